@@ -1,0 +1,107 @@
+package org.zealousladder.core;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
+
+/**
+ * Scores of one student on one measure in order of time. Only scores with the status <em>scored</em> belong here.
+ *
+ * <p>Shapes: {@code weeks} and {@code scores} have the same length {@code n >= 0}; {@code weeks} is ascending, in
+ * weeks ({@code days / 7}) from an origin that the caller keeps; every number is finite.
+ */
+public final class ScoreSeries {
+    private final double[] weeks;
+    private final double[] scores;
+
+    private ScoreSeries(double[] weeks, double[] scores) {
+        this.weeks = weeks;
+        this.scores = scores;
+    }
+
+    /**
+     * Copies and sorts by time.
+     *
+     * @throws IllegalArgumentException if the lengths differ or a number is not finite
+     */
+    public static ScoreSeries of(double[] weeks, double[] scores) {
+        if (weeks.length != scores.length) {
+            throw new IllegalArgumentException(weeks.length + " times for " + scores.length + " scores");
+        }
+        boolean ascending = true;
+        for (int i = 0; i < weeks.length; i++) {
+            if (!Double.isFinite(weeks[i]) || !Double.isFinite(scores[i])) {
+                throw new IllegalArgumentException("time and score number " + (i + 1) + " must be finite");
+            }
+            ascending &= i == 0 || weeks[i - 1] <= weeks[i];
+        }
+        return ascending ? new ScoreSeries(weeks.clone(), scores.clone()) : sorted(weeks, scores);
+    }
+
+    private static ScoreSeries sorted(double[] weeks, double[] scores) {
+        Integer[] order = new Integer[weeks.length];
+        Arrays.setAll(order, i -> i);
+        Arrays.sort(order, (a, b) -> Double.compare(weeks[a], weeks[b]));
+        double[] t = new double[weeks.length];
+        double[] y = new double[weeks.length];
+        for (int i = 0; i < order.length; i++) {
+            t[i] = weeks[order[i]];
+            y[i] = scores[order[i]];
+        }
+        return new ScoreSeries(t, y);
+    }
+
+    /** Weeks from {@code origin} to {@code date}; negative before it. */
+    public static double weeks(LocalDate origin, LocalDate date) {
+        return ChronoUnit.DAYS.between(origin, date) / 7.0;
+    }
+
+    public int size() {
+        return weeks.length;
+    }
+
+    public double week(int i) {
+        return weeks[i];
+    }
+
+    public double score(int i) {
+        return scores[i];
+    }
+
+    /** Weeks between the first and the last score; 0 for fewer than two. */
+    public double span() {
+        return weeks.length < 2 ? 0 : weeks[weeks.length - 1] - weeks[0];
+    }
+
+    /** The first {@code n} scores. */
+    public ScoreSeries first(int n) {
+        return new ScoreSeries(Arrays.copyOf(weeks, n), Arrays.copyOf(scores, n));
+    }
+
+    /** The scores at or after {@code week}: the newest phase when a plan changed then. */
+    public ScoreSeries from(double week) {
+        int i = 0;
+        while (i < weeks.length && weeks[i] < week) {
+            i++;
+        }
+        return new ScoreSeries(Arrays.copyOfRange(weeks, i, weeks.length), Arrays.copyOfRange(scores, i, scores.length));
+    }
+
+    double[] weeksShared() {
+        return weeks;
+    }
+
+    double[] scoresShared() {
+        return scores;
+    }
+
+    /** A copy of the times. */
+    public double[] weeks() {
+        return weeks.clone();
+    }
+
+    /** A copy of the scores. */
+    public double[] scores() {
+        return scores.clone();
+    }
+}

@@ -1,0 +1,110 @@
+package org.zealousladder.core.bands;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.zealousladder.core.Direction;
+
+/**
+ * An ordered list of cut scores for one measure, grade and window: 2 to 8 bands from the one that needs most support
+ * to the one that needs least. {@code cuts[i]} is the score with which band {@code i + 1} begins; a score on a cut is in
+ * the better band. Where lower is better the cuts descend.
+ *
+ * <p>Certainty of a band is {@code P(true score in band)} with normal error of the measure's SEM about the score. A
+ * score is a <em>close call</em> when the chance that the true score is on the other side of the nearest cut is above
+ * {@value #CLOSE_CALL}.
+ */
+public final class BandLadder {
+    /** Chance of standing on the other side of the nearest cut above which a band is not sure. */
+    public static final double CLOSE_CALL = 0.2;
+
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+    private final List<Band> bands;
+    private final double[] cuts;
+    private final Direction direction;
+
+    private BandLadder(List<Band> bands, double[] cuts, Direction direction) {
+        this.bands = bands;
+        this.cuts = cuts;
+        this.direction = direction;
+    }
+
+    /**
+     * @param bands from most to least support needed
+     * @param cuts one fewer than bands, each strictly better than the one before
+     * @throws IllegalArgumentException with a plain sentence
+     */
+    public static BandLadder of(List<Band> bands, double[] cuts, Direction direction) {
+        if (bands.size() < 2 || bands.size() > 8) {
+            throw new IllegalArgumentException("a ladder has 2 to 8 bands, not " + bands.size());
+        }
+        if (cuts.length != bands.size() - 1) {
+            throw new IllegalArgumentException(bands.size() + " bands need " + (bands.size() - 1) + " cut scores, not "
+                    + cuts.length);
+        }
+        for (int i = 0; i < cuts.length; i++) {
+            if (!Double.isFinite(cuts[i])) {
+                throw new IllegalArgumentException("a cut score must be a finite number");
+            }
+            if (i > 0 && direction.sign() * (cuts[i] - cuts[i - 1]) <= 0) {
+                throw new IllegalArgumentException("cut scores are out of order: " + cuts[i] + " after " + cuts[i - 1]);
+            }
+        }
+        return new BandLadder(List.copyOf(bands), cuts.clone(), direction);
+    }
+
+    public List<Band> bands() {
+        return bands;
+    }
+
+    public double[] cuts() {
+        return cuts.clone();
+    }
+
+    /** Index of the band of {@code score}: the number of cuts it reaches. */
+    public int index(double score) {
+        int i = 0;
+        while (i < cuts.length && direction.reaches(score, cuts[i])) {
+            i++;
+        }
+        return i;
+    }
+
+    public Band band(double score) {
+        return bands.get(index(score));
+    }
+
+    /** Score with which the next better band begins; empty in the best band. */
+    public OptionalDouble nextCut(double score) {
+        int i = index(score);
+        return i < cuts.length ? OptionalDouble.of(cuts[i]) : OptionalDouble.empty();
+    }
+
+    /** Where {@code score} stands when the measure states no error: no certainty, no close call. */
+    public Standing standing(double score) {
+        int i = index(score);
+        return new Standing(i, bands.get(i), OptionalDouble.empty(), false);
+    }
+
+    /**
+     * Where {@code score} stands, with certainty.
+     *
+     * @param sem standard error of measurement in score units; 0 when the measure states none
+     */
+    public Standing standing(double score, double sem) {
+        if (sem == 0) {
+            return standing(score);
+        }
+        int i = index(score);
+        double lower = i == 0 ? 0 : NORMAL.cumulativeProbability(-distance(score, i - 1) / sem);
+        double upper = i == cuts.length ? 0 : NORMAL.cumulativeProbability(distance(score, i) / sem);
+        double other = Math.max(lower, upper);
+        return new Standing(i, bands.get(i), OptionalDouble.of(1 - lower - upper), other > CLOSE_CALL);
+    }
+
+    /** How far {@code score} is past cut {@code k}; negative when it falls short. */
+    private double distance(double score, int k) {
+        return direction.sign() * (score - cuts[k]);
+    }
+}

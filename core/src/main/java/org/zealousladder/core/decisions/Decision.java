@@ -1,0 +1,63 @@
+package org.zealousladder.core.decisions;
+
+/**
+ * A proposed next step. The program proposes; a person decides.
+ *
+ * @param kind what is proposed
+ * @param rule the rule that proposed it
+ * @param figures the numbers it used
+ */
+public record Decision(Kind kind, RuleSettings rule, Figures figures) {
+
+    /** What can be proposed. */
+    public enum Kind {
+        HOLD("hold", "Hold course"),
+        RAISE("raise", "Raise the goal"),
+        CHANGE("change", "Change the plan"),
+        TOO_SOON("too-soon", "Too soon to tell"),
+        MET("met", "Goal met"),
+        NOT_MET("not-met", "Goal not met");
+
+        private final String code;
+        private final String label;
+
+        Kind(String code, String label) {
+            this.code = code;
+            this.label = label;
+        }
+
+        /** Name in files and on the wire. */
+        public String code() {
+            return code;
+        }
+
+        public String label() {
+            return label;
+        }
+
+        /** True when somebody has to decide something. */
+        public boolean wantsAction() {
+            return this == CHANGE || this == RAISE || this == MET || this == NOT_MET;
+        }
+    }
+
+    /** The sentence that says why. Built when asked for, so that deciding a district costs no text. */
+    public String reason() {
+        return Reasons.of(this);
+    }
+
+    /**
+     * Order on the desk: urgency times confidence, higher first; 0 when nothing is to be done. Plans that do not work
+     * come before goals that are too easy, the surer before the less sure.
+     */
+    public double priority() {
+        double chance = figures.chance() == null ? 0.5 : figures.chance();
+        return switch (kind) {
+            case CHANGE -> 3 * (1 - chance);
+            case NOT_MET -> 2.5;
+            case RAISE -> 2 * chance;
+            case MET -> 1.5;
+            case HOLD, TOO_SOON -> 0;
+        };
+    }
+}

@@ -1,0 +1,26 @@
+package org.zealousladder.core.goals;
+
+import org.zealousladder.core.growth.StudentT;
+import org.zealousladder.core.growth.Trend;
+
+/**
+ * Chance that the level of a trend at the goal date reaches the goal, from the trend's t distribution:
+ * {@code P(T <= (level - goal) / se(level))}. It speaks of the level, not of a single noisy score.
+ *
+ * <ul>
+ *   <li>A trend without error (a perfect line, no SEM): 1 when it reaches the goal, else 0.
+ *   <li>Where lower is better the comparison turns.
+ * </ul>
+ */
+public final class GoalChance {
+    private GoalChance() {}
+
+    public static double of(Trend.Fitted trend, GoalLine goal) {
+        double ahead = goal.direction().sign() * (trend.at(goal.goalWeek()) - goal.goalScore());
+        double se = trend.levelSe(goal.goalWeek());
+        if (se == 0) {
+            return ahead >= 0 ? 1 : 0;
+        }
+        return StudentT.cumulative(ahead / se, trend.df());
+    }
+}

@@ -1,0 +1,69 @@
+package org.zealousladder.core.growth;
+
+import org.zealousladder.core.Interval;
+
+/**
+ * A straight trend through one series, or the statement that there are too few scores for one.
+ *
+ * <p>Levels are in score units, slopes in score units per week, times in weeks from the series' origin.
+ */
+public sealed interface Trend {
+
+    /** Fewest scores, on at least two dates, through which a trend is drawn. */
+    int NEEDED = 3;
+
+    /** No trend: {@code n} scores where {@code needed} are, or all of them on one date. */
+    record TooFew(int n, int needed) implements Trend {}
+
+    /**
+     * A fitted trend.
+     *
+     * @param intercept level at the origin
+     * @param slope change per week
+     * @param slopeSe standard error of the slope
+     * @param slopeLow lower end of the slope's 95 % interval
+     * @param slopeHigh upper end of the slope's 95 % interval
+     * @param residualSd spread of scores about the trend; steadied where an SEM was given
+     * @param df degrees of freedom of that spread
+     * @param centre time at which the level is known best
+     * @param centreSe standard error of the level there
+     * @param method how it was fitted
+     */
+    record Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh,
+            double residualSd, int df, double centre, double centreSe, Method method) implements Trend {
+
+        /** Level of the trend at time {@code week}, without an interval. */
+        public double at(double week) {
+            return intercept + slope * week;
+        }
+
+        /** Standard error of the level at {@code week}: {@code sqrt(se(centre)² + (se(slope)·(week - centre))²)}. */
+        public double levelSe(double week) {
+            double d = slopeSe * (week - centre);
+            return Math.sqrt(centreSe * centreSe + d * d);
+        }
+
+        /** Level at {@code week} with its 95 % interval. */
+        public Interval level(double week) {
+            return around(at(week), levelSe(week));
+        }
+
+        /** A single new score at {@code week} with its 95 % interval: the level's error and the scores' own. */
+        public Interval newScore(double week) {
+            return around(at(week), Math.hypot(levelSe(week), residualSd));
+        }
+
+        private Interval around(double value, double se) {
+            double half = StudentT.quantile975(df) * se;
+            return new Interval(value, value - half, value + half);
+        }
+    }
+
+    /** How a trend is fitted to one series. */
+    enum Method {
+        /** Least squares on the student's own scores. */
+        SINGLE,
+        /** Theil-Sen: unmoved by a few wild scores. */
+        ROBUST
+    }
+}
