@@ -1,0 +1,42 @@
+package org.zealousladder.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.zealousladder.demo.DemoFiles;
+import org.zealousladder.server.people.PeopleService;
+import org.zealousladder.server.records.ImportService;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Writes the demo's files and brings them in by the ordinary way. */
+@Command(name = "demo-load", description = "Write the demo's files into a folder and bring them in.", mixinStandardHelpOptions = true)
+final class DemoLoadCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "FOLDER")
+    private Path folder;
+
+    @Option(names = "--size", defaultValue = "skerrow", description = "skerrow or district (default: skerrow).")
+    private String size;
+
+    @Option(names = "--password", description = "Password for the sample people.")
+    private String password;
+
+    @Override
+    public Integer call() throws IOException {
+        List<Path> files = DemoFiles.write(folder, DemoFiles.Size.valueOf(size.toUpperCase(java.util.Locale.ROOT)));
+        return ServerParts.use(context -> {
+            ImportService imports = context.getBean(ImportService.class);
+            boolean refused = false;
+            for (Path file : files) {
+                refused |= ImportCommand.bringIn(imports, file, false);
+            }
+            if (password != null) {
+                PeopleService people = context.getBean(PeopleService.class);
+                people.samples().forEach(p -> people.setPassword(p.login(), password));
+            }
+            return refused ? 1 : 0;
+        });
+    }
+}

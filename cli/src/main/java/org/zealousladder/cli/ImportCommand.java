@@ -1,0 +1,61 @@
+package org.zealousladder.cli;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import org.zealousladder.server.platform.Refusal;
+import org.zealousladder.server.records.ImportResult;
+import org.zealousladder.server.records.ImportService;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Brings files in, each in a transaction of its own, by the same way as the interface. */
+@Command(name = "import", description = "Bring CSV files in, in the order given. The kind of each is read from its first row.",
+        mixinStandardHelpOptions = true)
+final class ImportCommand implements Callable<Integer> {
+    @Parameters(arity = "1..*", paramLabel = "FILE", description = "CSV files; see docs/formats.md.")
+    private List<Path> files;
+
+    @Option(names = "--preview", description = "Say what would happen and write nothing.")
+    private boolean preview;
+
+    @Override
+    public Integer call() {
+        for (Path file : files) {
+            if (!Files.isReadable(file)) {
+                System.err.println(file + ": there is no such file, or it cannot be read. Nothing was brought in.");
+                return 2;
+            }
+        }
+        return ServerParts.use(context -> {
+            ImportService imports = context.getBean(ImportService.class);
+            boolean refused = false;
+            for (Path file : files) {
+                try {
+                    refused |= bringIn(imports, file, preview);
+                } catch (Refusal e) {
+                    System.err.println(file.getFileName() + ": " + e.getMessage());
+                    return 2;
+                }
+            }
+            return refused ? 2 : 0;
+        });
+    }
+
+    /** @return whether rows were refused */
+    static boolean bringIn(ImportService imports, Path file, boolean preview) {
+        long start = System.nanoTime();
+        ImportResult r = preview ? imports.look(file) : imports.take(file);
+        System.out.printf(Locale.ROOT, "%s: %s, %d new, %d changed, %d unchanged, %d refused%s (%.1f s)%n", file.getFileName(), r.label(), r.added(),
+                r.changed(), r.unchanged(), r.refused(), preview ? "; nothing written" : "", (System.nanoTime() - start) / 1e9);
+        r.notices().forEach(n -> System.out.println("  " + n));
+        r.refusals().forEach(x -> System.out.println("  row " + x.row() + (x.column().isEmpty() ? "" : ", column " + x.column()) + ": " + x.message()));
+        if (r.refused() > 0 && r.refusals().size() < r.refused()) {
+            System.out.println("  and more.");
+        }
+        return r.refused() > 0;
+    }
+}

@@ -1,0 +1,48 @@
+package org.zealousladder.cli.fit;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** One row a series; a cell that does not apply is empty. */
+final class CsvOutput implements FitOutput {
+    private CsvWriter csv;
+
+    @Override
+    public void begin(FittedSeries.Options options, String method, OutputStream out) {
+        csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+        csv.writeRecord("student", "measure", "n", "state", "intercept", "slope_per_week", "slope_se", "slope_low", "slope_high", "residual_sd", "df",
+                "latest_date", "latest_level", "latest_low", "latest_high", "outliers", "goal_date", "goal_score", "needed_per_week", "projected",
+                "projected_low", "projected_high", "chance", "decision", "rule", "reason");
+    }
+
+    @Override
+    public void series(FittedSeries s) {
+        var t = s.trend();
+        var level = s.latestLevel();
+        boolean goal = s.goal() != null;
+        csv.writeRecord(s.key().student(), s.key().measure(), Integer.toString(s.n()), t == null ? "too few" : "fitted",
+                text(t == null ? null : t.intercept()), text(t == null ? null : t.slope()), text(t == null ? null : t.slopeSe()),
+                text(t == null ? null : t.slopeLow()), text(t == null ? null : t.slopeHigh()), text(t == null ? null : t.residualSd()),
+                text(t == null ? null : t.df()), text(t == null ? null : s.latest()), text(level == null ? null : level.value()),
+                text(level == null ? null : level.low()), text(level == null ? null : level.high()),
+                s.outliers().stream().map(Object::toString).collect(Collectors.joining(" ")),
+                text(goal ? s.goal().goalDate() : null), text(goal ? s.goal().goalScore() : null), text(goal ? s.line().neededPerWeek() : null),
+                text(s.projected() == null ? null : s.projected().value()), text(s.projected() == null ? null : s.projected().low()),
+                text(s.projected() == null ? null : s.projected().high()), text(s.chance()),
+                goal ? s.decision().kind().code() : "", goal ? s.decision().rule().rule().code() : "", goal ? s.decision().reason() : "");
+    }
+
+    @Override
+    public void end(List<Problem> problems) throws IOException {
+        csv.flush();
+    }
+
+    private static String text(Object value) {
+        return value == null ? "" : value.toString();
+    }
+}

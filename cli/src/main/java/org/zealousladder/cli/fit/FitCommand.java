@@ -1,0 +1,150 @@
+package org.zealousladder.cli.fit;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.growth.Trend;
+import org.zealousladder.server.records.csv.BadCsvException;
+import org.zealousladder.server.records.csv.Cells;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Fits every series of a file. Exit code 0, or 2 when the files or options are wrong. */
+@Command(name = "fit", mixinStandardHelpOptions = true, sortOptions = false,
+        description = {"Fit growth trends against goals and propose decisions, from files alone.",
+            "SCORES: student,measure,date,score[,status]  with ISO dates.",
+            "GOALS:  student,measure,start_date,start_score,goal_date,goal_score",
+            "A goal below its start means that lower is better."})
+public final class FitCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "SCORES.csv")
+    private Path scores;
+
+    @Option(names = "--goals", paramLabel = "GOALS.csv", description = "Goals; without them no decisions are proposed.")
+    private Path goals;
+
+    @Option(names = "--method", defaultValue = "single", description = "single (least squares, default) or robust (Theil-Sen).")
+    private String method;
+
+    @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
+    private String rule;
+
+    @Option(names = "--sem", paramLabel = "MEASURE=VALUE", description = "Standard error of measurement; steadies the variance. Repeatable.")
+    private Map<String, String> sems = Map.of();
+
+    @Option(names = "--origin", paramLabel = "DATE", description = "Day that weeks are counted from (default: the earliest in the file).")
+    private String origin;
+
+    @Option(names = "--as-of", paramLabel = "DATE", description = "Leave out later scores; judge goals on this day (default: the latest in the file).")
+    private String asOf;
+
+    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
+    private boolean skipBad;
+
+    @Option(names = "--format", defaultValue = "table", description = "table (default), csv or json.")
+    private String format;
+
+    @CommandLine.Spec
+    private CommandLine.Model.CommandSpec spec;
+
+    @Override
+    public Integer call() throws IOException {
+        Trend.Method fitted = switch (method) {
+            case "single" -> Trend.Method.SINGLE;
+            case "robust" -> Trend.Method.ROBUST;
+            default -> throw wrong("'" + method + "' is not a method; use single or robust");
+        };
+        FitOutput output = switch (format) {
+            case "table" -> new TableOutput();
+            case "csv" -> new CsvOutput();
+            case "json" -> new JsonOutput();
+            default -> throw wrong("'" + format + "' is not a format; use table, csv or json");
+        };
+        RuleSettings settings = settings();
+        Input input = new Input();
+        try {
+            readable(scores);
+            input.readScores(scores);
+            if (goals != null) {
+                readable(goals);
+                input.readGoals(goals);
+            }
+        } catch (BadCsvException e) {
+            throw wrong(e.getMessage());
+        }
+        boolean stop = !input.problems.isEmpty() && !skipBad;
+        for (Problem p : input.problems) {
+            System.err.println("row " + p.row() + ", column " + p.column() + ": " + p.message());
+        }
+        LocalDate first = origin == null ? input.empty() ? LocalDate.EPOCH : input.earliest() : day("--origin", origin);
+        LocalDate last = asOf == null ? input.empty() ? first : input.latest() : day("--as-of", asOf);
+        FittedSeries.Options options = new FittedSeries.Options(first, last, fitted, settings);
+        Map<String, Double> sem = sems();
+        try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16)) {
+            if (stop) {
+                output.problemsOnly(input.problems, out);
+                System.err.println(input.problems.size() == 1 ? "1 bad cell; nothing was computed. Mend it, or use --skip-bad."
+                        : input.problems.size() + " bad cells; nothing was computed. Mend them, or use --skip-bad.");
+                return 2;
+            }
+            output.begin(options, method, out);
+            input.goals.keySet().forEach(k -> input.series.computeIfAbsent(k, key -> new Points()));
+            for (Map.Entry<Input.Key, Points> e : input.series.entrySet()) {
+                output.series(FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()), sem.getOrDefault(e.getKey().measure(), 0.0), options));
+            }
+            output.end(skipBad ? input.problems : List.of());
+        }
+        return 0;
+    }
+
+    private RuleSettings settings() {
+        try {
+            return RuleSettings.standard(Rule.of(rule));
+        } catch (IllegalArgumentException e) {
+            throw wrong(e.getMessage());
+        }
+    }
+
+    private Map<String, Double> sems() {
+        Map<String, Double> values = new java.util.HashMap<>();
+        sems.forEach((measure, text) -> {
+            try {
+                double value = Cells.number(text);
+                if (value <= 0) {
+                    throw new IllegalArgumentException("it must be above 0");
+                }
+                values.put(measure, value);
+            } catch (IllegalArgumentException e) {
+                throw wrong("--sem " + measure + "=" + text + ": " + e.getMessage());
+            }
+        });
+        return values;
+    }
+
+    private LocalDate day(String option, String text) {
+        try {
+            return Cells.date(text);
+        } catch (IllegalArgumentException e) {
+            throw wrong(option + ": " + e.getMessage());
+        }
+    }
+
+    private void readable(Path file) {
+        if (!Files.isReadable(file) || Files.isDirectory(file)) {
+            throw wrong(file + ": there is no such file, or it cannot be read");
+        }
+    }
+
+    private CommandLine.ParameterException wrong(String sentence) {
+        return new CommandLine.ParameterException(spec.commandLine(), sentence);
+    }
+}

@@ -1,0 +1,2 @@
+/** The command {@code ladder}: what is more than process handling. */
+package org.zealousladder.cli;

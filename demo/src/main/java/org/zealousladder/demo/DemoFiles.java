@@ -1,0 +1,33 @@
+package org.zealousladder.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+
+/** Writes the demo's files into a folder. */
+public final class DemoFiles {
+    /** The day on which the demo opens. */
+    public static final LocalDate TODAY = LocalDate.of(2026, 3, 13);
+
+    private DemoFiles() {}
+
+    /** Which demo. */
+    public enum Size { SKERROW, DISTRICT }
+
+    /** Writes the files and gives them in the order in which they must be brought in. */
+    public static List<Path> write(Path folder, Size size) throws IOException {
+        Files.createDirectories(folder);
+        try (Sheets sheets = new Sheets(folder)) {
+            Calendar.write(sheets);
+            MeasureBook.write(sheets);
+            if (size == Size.SKERROW) {
+                new Skerrow(sheets).write();
+            } else {
+                new District(sheets).write();
+            }
+            return sheets.files();
+        }
+    }
+}

@@ -1,0 +1,59 @@
+package org.zealousladder.demo;
+
+import java.io.IOException;
+import java.util.List;
+
+/** The demo's measures, with where an average student of each grade stands in each season, and cut scores. All invented. */
+final class MeasureBook {
+    /**
+     * A measure.
+     *
+     * @param sem standard error of measurement
+     * @param spread standard deviation between students
+     * @param start average of grade 2 in autumn
+     * @param season growth from one season to the next
+     * @param grade further growth from grade to grade over the summer
+     */
+    record Entry(String code, String title, String kind, String area, String unit, int lowest, int highest, double sem, double spread,
+            double start, double season, double grade) {
+
+        double average(int atGrade, int atSeason) {
+            return start + (atGrade - 2) * (2 * season + grade) + atSeason * season;
+        }
+
+        /** Cut scores: about one in six below the first, one in three below the second. */
+        int[] cuts(int atGrade, int atSeason) {
+            double average = average(atGrade, atSeason);
+            return new int[] {(int) Math.round(average - 1.0 * spread), (int) Math.round(average - 0.35 * spread)};
+        }
+    }
+
+    static final Entry ORAL_READING = new Entry("oral-reading", "Oral reading", "probe", "Reading", "words correct per minute",
+            0, 250, 4.5, 20, 56, 15, 4);
+    static final Entry NUMBER_FACTS = new Entry("number-facts", "Number facts", "probe", "Maths", "digits correct in two minutes",
+            0, 120, 3, 11, 22, 5, 3);
+
+    static final List<Entry> ALL = List.of(ORAL_READING,
+            new Entry("maze", "Maze", "probe", "Reading", "correct choices", 0, 60, 2, 5, 9, 2.5, 1), NUMBER_FACTS,
+            new Entry("story-writing", "Story writing", "probe", "Writing", "correct word sequences", 0, 150, 5, 12, 24, 6, 4),
+            new Entry("reading-screen", "Reading screen", "screening", "Reading", "scale score", 100, 300, 7, 24, 178, 7, 4),
+            new Entry("maths-screen", "Maths screen", "screening", "Maths", "scale score", 100, 300, 7, 22, 176, 7, 4));
+
+    private static final List<String> BANDS = List.of("Needs a lift", "Within reach", "Secure");
+
+    private MeasureBook() {}
+
+    static void write(Sheets sheets) throws IOException {
+        for (Entry m : ALL) {
+            sheets.row("measures", m.code(), m.title(), m.kind(), m.area(), m.unit(), m.lowest(), m.highest(), 0, "higher", m.sem(), "chance");
+            for (int grade = 2; grade <= 6; grade++) {
+                for (Calendar.Window w : Calendar.WINDOWS) {
+                    int[] cuts = m.cuts(grade, w.season());
+                    for (int band = 0; band < BANDS.size(); band++) {
+                        sheets.row("cuts", m.code(), grade, w.year(), w.name(), BANDS.get(band), 3 - band, band == 0 ? "" : cuts[band - 1]);
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,68 @@
+package org.zealousladder.demo;
+
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+
+/** Weekly progress monitoring of one student on one measure, with the goal that follows from its first three scores. */
+final class Probes {
+    static final LocalDate FIRST = LocalDate.of(2025, 10, 2);
+    static final LocalDate GOAL_DATE = LocalDate.of(2026, 5, 8);
+
+    private final Sheets sheets;
+    private final Random random;
+
+    Probes(Sheets sheets, Random random) {
+        this.sheets = sheets;
+        this.random = random;
+    }
+
+    /**
+     * How a series runs.
+     *
+     * @param start level in the first week
+     * @param pace growth per week
+     * @param needed growth per week that the goal asks for
+     * @param changed day on which the plan changed, or null
+     * @param paceAfter growth per week from then on
+     * @param wildWeek number of a week whose score is far off, or -1
+     */
+    record Course(LocalDate from, LocalDate until, double start, double pace, double needed, LocalDate changed, double paceAfter, int wildWeek) {
+        static Course steady(double start, double pace, double needed) {
+            return new Course(FIRST, DemoFiles.TODAY, start, pace, needed, null, pace, -1);
+        }
+    }
+
+    void write(String student, MeasureBook.Entry m, Course c) throws IOException {
+        List<int[]> first = new ArrayList<>();
+        double level = c.start();
+        int week = 0;
+        LocalDate day = c.from();
+        while (!day.isAfter(c.until())) {
+            boolean absent = random.nextDouble() < 0.04 && week > 3;
+            double noise = m.sem() * 0.8 * random.nextGaussian();
+            if (!Calendar.closed(day)) {
+                int value = (int) Math.max(m.lowest(), Math.round(level + noise - (week == c.wildWeek() ? 6.5 * m.sem() : 0)));
+                sheets.row("scores", student, m.code(), day, absent ? "" : value, absent ? "absent" : "scored");
+                if (!absent) {
+                    first.add(new int[] {(int) day.toEpochDay(), value});
+                }
+            }
+            level += c.changed() != null && !day.isBefore(c.changed()) ? c.paceAfter() : c.pace();
+            week++;
+            day = day.plusWeeks(1);
+        }
+        if (first.size() >= 3) {
+            int[] three = {first.get(0)[1], first.get(1)[1], first.get(2)[1]};
+            java.util.Arrays.sort(three);
+            LocalDate start = LocalDate.ofEpochDay(first.get(1)[0]);
+            double weeks = (GOAL_DATE.toEpochDay() - start.toEpochDay()) / 7.0;
+            sheets.row("goals", student, m.code(), start, three[1], GOAL_DATE, Math.round(three[1] + c.needed() * weeks));
+        }
+        if (c.changed() != null) {
+            sheets.row("plan-changes", student, m.code(), c.changed(), "Paired reading three times a week instead of two");
+        }
+    }
+}

@@ -1,0 +1,76 @@
+package org.zealousladder.demo;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The files being written, in the order in which they refer to each other. */
+final class Sheets implements AutoCloseable {
+    private static final int ROWS_PER_FILE = 1_000_000;
+    private static final Map<String, String[]> HEADERS = new LinkedHashMap<>();
+
+    static {
+        HEADERS.put("schools", new String[] {"school", "name"});
+        HEADERS.put("years", new String[] {"year", "starts", "ends"});
+        HEADERS.put("measures", new String[] {"measure", "title", "kind", "area", "unit", "lowest", "highest", "decimals", "better", "sem", "rule"});
+        HEADERS.put("windows", new String[] {"year", "window", "opens", "closes"});
+        HEADERS.put("cuts", new String[] {"measure", "grade", "year", "window", "band", "tier", "from_score"});
+        HEADERS.put("classes", new String[] {"class", "school", "year", "name", "grade"});
+        HEADERS.put("students", new String[] {"student", "given_name", "family_name", "support"});
+        HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
+        HEADERS.put("people", new String[] {"login", "person", "role", "school"});
+        HEADERS.put("teaches", new String[] {"login", "class"});
+        HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
+        HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});
+        HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
+    }
+
+    private final Path folder;
+    private final Map<String, CsvWriter> writers = new LinkedHashMap<>();
+    private final Map<String, Integer> rows = new LinkedHashMap<>();
+    private final List<Path> files = new ArrayList<>();
+
+    Sheets(Path folder) {
+        this.folder = folder;
+    }
+
+    void row(String sheet, Object... cells) throws IOException {
+        String[] texts = new String[cells.length];
+        for (int i = 0; i < cells.length; i++) {
+            texts[i] = cells[i] == null ? "" : cells[i].toString();
+        }
+        int n = rows.merge(sheet, 1, Integer::sum) - 1;
+        String part = n < ROWS_PER_FILE ? sheet : sheet + "-" + (n / ROWS_PER_FILE + 1);
+        CsvWriter writer = writers.get(part);
+        if (writer == null) {
+            Path file = folder.resolve(part + ".csv");
+            files.add(file);
+            writer = CsvWriter.builder().build(file);
+            writers.put(part, writer);
+            writer.writeRecord(HEADERS.get(sheet));
+        }
+        writer.writeRecord(texts);
+    }
+
+    /** Files in the order of {@link #HEADERS}. */
+    List<Path> files() {
+        List<String> order = List.copyOf(HEADERS.keySet());
+        return files.stream().sorted(java.util.Comparator.<Path>comparingInt(f -> order.indexOf(sheetOf(f)))
+                .thenComparing(f -> f.getFileName().toString())).toList();
+    }
+
+    private static String sheetOf(Path file) {
+        return file.getFileName().toString().replaceFirst("(-\\d+)?\\.csv$", "");
+    }
+
+    @Override
+    public void close() throws IOException {
+        for (CsvWriter writer : writers.values()) {
+            writer.close();
+        }
+    }
+}

@@ -1,0 +1,169 @@
+package org.zealousladder.demo;
+
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+
+/** Skerrow Island School: six classes named after seabirds, two years, and planted stories in Kittiwake class. */
+final class Skerrow {
+    private static final String SCHOOL = "SKERROW";
+    private static final String[][] CLASSES = {{"Puffin", "Tern"}, {"Kittiwake", "Fulmar"}, {"Gannet", "Guillemot"}};
+    private static final int[][] SIZES = {{25, 26}, {24, 25}, {26, 24}};
+    private static final String[][] TEACHERS = {{"L. Iversen", "T. Sato"}, {"R. Oduya", "B. Calder"}, {"N. Haddad", "G. Rustad"}};
+
+    private final Sheets sheets;
+    private final Random random = new Random(20260313);
+    private final Names names = new Names(random);
+    private final Probes probes;
+    private int nextCode = 1001;
+
+    Skerrow(Sheets sheets) {
+        this.sheets = sheets;
+        this.probes = new Probes(sheets, random);
+    }
+
+    void write() throws IOException {
+        sheets.row("schools", SCHOOL, "Skerrow Island School");
+        sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
+        sheets.row("people", "m.tveit", "M. Tveit", "coordinator", SCHOOL);
+        Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
+        for (int g = 0; g < 3; g++) {
+            for (int k = 0; k < 2; k++) {
+                String login = TEACHERS[g][k].toLowerCase(java.util.Locale.ROOT).replace(". ", ".");
+                sheets.row("people", login, TEACHERS[g][k], "teacher", SCHOOL);
+                for (String year : List.of(Calendar.LAST_YEAR, Calendar.THIS_YEAR)) {
+                    sheets.row("classes", classCode(year, g, k), SCHOOL, year, CLASSES[g][k], g + 2);
+                    sheets.row("teaches", login, classCode(year, g, k));
+                }
+            }
+        }
+        sheets.row("people", "i.mensah", "I. Mensah", "teacher", SCHOOL);
+        for (int g = 0; g < 3; g++) {
+            sheets.row("teaches", "i.mensah", classCode(Calendar.THIS_YEAR, g, 0));
+        }
+        for (int g = 0; g < 3; g++) {
+            for (int k = 0; k < 2; k++) {
+                writeClass(g, k);
+            }
+        }
+        for (int k = 0; k < 2; k++) {
+            writeLeavers(k);
+        }
+    }
+
+    private static String classCode(String year, int g, int k) {
+        return year.substring(0, 4) + "-" + CLASSES[g][k].toUpperCase(java.util.Locale.ROOT);
+    }
+
+    private void writeClass(int g, int k) throws IOException {
+        List<Pupil> pupils = new ArrayList<>();
+        boolean kittiwake = CLASSES[g][k].equals("Kittiwake");
+        if (kittiwake) {
+            for (Story s : Story.ALL) {
+                Pupil drawn = Pupil.draw(code(), s.given(), s.family(), random);
+                pupils.add(new Pupil(drawn.code(), s.given(), s.family(), s.reading(), drawn.maths(), 0.6 * s.reading() + 0.5 * drawn.writing()));
+            }
+        }
+        while (pupils.size() < SIZES[g][k]) {
+            String[] name = names.next();
+            pupils.add(Pupil.draw(code(), name[0], name[1], random));
+        }
+        for (Pupil p : pupils) {
+            sheets.row("students", p.code(), p.given(), p.family(), support(p));
+            enrol(p, g, k);
+            for (Calendar.Window w : Calendar.WINDOWS) {
+                int grade = w.year().equals(Calendar.THIS_YEAR) ? g + 2 : g + 1;
+                if (grade >= 2 && w.closes().isBefore(DemoFiles.TODAY)) {
+                    screen(p, w, grade, kittiwake);
+                }
+            }
+            monitor(p, g + 2, kittiwake);
+        }
+    }
+
+    private void enrol(Pupil p, int g, int k) throws IOException {
+        if (g > 0) {
+            sheets.row("enrolments", p.code(), classCode(Calendar.LAST_YEAR, g - 1, k), Calendar.LAST_START, Calendar.LAST_END);
+        }
+        String now = classCode(Calendar.THIS_YEAR, g, k);
+        if (p.given().equals("Marit") && p.family().equals("Solano")) {
+            sheets.row("enrolments", p.code(), classCode(Calendar.THIS_YEAR, g, 1), Calendar.THIS_START, LocalDate.of(2025, 11, 7));
+            sheets.row("enrolments", p.code(), now, LocalDate.of(2025, 11, 10), "");
+        } else if (p.given().equals("Ilse") && p.family().equals("Marrow")) {
+            sheets.row("enrolments", p.code(), now, Calendar.THIS_START, LocalDate.of(2025, 12, 19));
+        } else {
+            sheets.row("enrolments", p.code(), now, Calendar.THIS_START, "");
+        }
+    }
+
+    private void screen(Pupil p, Calendar.Window w, int grade, boolean kittiwake) throws IOException {
+        Story story = kittiwake ? Story.of(p) : null;
+        boolean thisWinter = w.year().equals(Calendar.THIS_YEAR) && w.season() == 1;
+        if (thisWinter && story != null && (story.is("never screened in winter") || story.is("left in December"))) {
+            return;
+        }
+        int day = 0;
+        for (MeasureBook.Entry m : MeasureBook.ALL) {
+            int value = p.score(m, grade, w.season(), random);
+            double luck = random.nextDouble();
+            LocalDate on = w.opens().plusDays(day++ + (day > 4 ? 2 : 0));
+            if (thisWinter && story != null && story.is("moved up a band") && m == MeasureBook.ORAL_READING) {
+                value = m.cuts(grade, 1)[1] + 9;
+            }
+            if (luck < 0.012 && story == null) {
+                continue;
+            }
+            String status = luck < 0.03 && story == null ? "absent" : "scored";
+            sheets.row("scores", p.code(), m.code(), on, status.equals("scored") ? value : "", status);
+        }
+    }
+
+    private void monitor(Pupil p, int grade, boolean kittiwake) throws IOException {
+        Story story = kittiwake ? Story.of(p) : null;
+        if (story != null && story.course() != null) {
+            probes.write(p.code(), MeasureBook.ORAL_READING, story.course());
+        } else if (story == null && p.reading() < -0.85) {
+            chance(p, MeasureBook.ORAL_READING, grade, 1.25);
+        }
+        if (p.maths() < -0.95 && (story == null || !story.is("left in December"))) {
+            chance(p, MeasureBook.NUMBER_FACTS, grade, 0.5);
+        }
+    }
+
+    private void chance(Pupil p, MeasureBook.Entry m, int grade, double needed) throws IOException {
+        double start = Math.max(4, m.average(grade, 0) + m.spread() * p.standing(m) + 2);
+        double pace = needed * (1.08 + 0.22 * random.nextGaussian());
+        probes.write(p.code(), m, Probes.Course.steady(start, Math.max(0.1 * needed, pace), needed));
+    }
+
+    /** Last year's grade 4, who have left the school: their record stays. */
+    private void writeLeavers(int k) throws IOException {
+        for (int i = 0; i < 24; i++) {
+            String[] name = names.next();
+            Pupil p = Pupil.draw(code(), name[0], name[1], random);
+            sheets.row("students", p.code(), p.given(), p.family(), "");
+            sheets.row("enrolments", p.code(), classCode(Calendar.LAST_YEAR, 2, k), Calendar.LAST_START, Calendar.LAST_END);
+            for (Calendar.Window w : Calendar.WINDOWS) {
+                if (w.year().equals(Calendar.LAST_YEAR)) {
+                    screen(p, w, 4, false);
+                }
+            }
+        }
+    }
+
+    private String support(Pupil p) {
+        double luck = random.nextDouble();
+        return p.reading() < -0.9 && luck < 0.4 ? "Individual plan" : luck > 0.92 ? "Language support" : "";
+    }
+
+    private String code() {
+        return "S" + nextCode++;
+    }
+
+    /** Kittiwake's planted stories, by full name. */
+    static final Map<String, Story> BY_NAME = Story.ALL.stream()
+            .collect(java.util.stream.Collectors.toMap(s -> s.given() + " " + s.family(), s -> s));
+}

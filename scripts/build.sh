@@ -1,0 +1,49 @@
+# Builds what has changed: the pages first, since the server carries them.
+
+newer_than() { # STAMP PATH... : is there a file newer than the stamp?
+  local stamp=$1
+  shift
+  [ ! -f "$stamp" ] || [ -n "$(find "$@" -type f -newer "$stamp" -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -print -quit)" ]
+}
+
+build_web() {
+  (
+    cd "$ROOT/web"
+    if [ ! -f node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then
+      say "Getting the pages' packages ..."
+      npm ci --silent --no-audit --no-fund >/dev/null 2>"$STATE/npm.log" || { cat "$STATE/npm.log" >&2; die "npm could not get the packages."; }
+    fi
+    if newer_than "$STATE/built-web" src index.html package.json package-lock.json vite.config.ts; then
+      say "Building the pages ..."
+      npm run --silent build >"$STATE/web.log" 2>&1 || { cat "$STATE/web.log" >&2; die "The pages could not be built."; }
+      touch "$STATE/built-web"
+    fi
+  )
+}
+
+build() {
+  mkdir -p "$STATE"
+  build_web
+  if [ ! -f "$JAR" ] || [ "$STATE/built-web" -nt "$JAR" ] || newer_than "$JAR" "$ROOT"/pom.xml "$ROOT"/{core,demo,server,cli}/{pom.xml,src/main}; then
+    say "Building the server ..."
+    (cd "$ROOT" && mvn -B -q -DskipTests -pl core,demo,server,cli package >"$STATE/mvn.log" 2>&1) \
+      || { grep -E 'ERROR|BUILD' "$STATE/mvn.log" | head -40 >&2; die "The server could not be built; see $STATE/mvn.log."; }
+  fi
+  unpack
+}
+
+# The jar unpacked starts in half the time, and with an archive of its loaded classes in a third (JEP 350).
+unpack() {
+  [ ! -f "$APP/ladder-all.jar" ] || [ "$JAR" -nt "$APP/unpacked" ] || return 0
+  rm -rf "$APP"
+  java -Djarmode=tools -jar "$JAR" extract --destination "$APP" >/dev/null
+  touch "$APP/unpacked"
+}
+
+# Needs the database's settings in the environment: the server is started once up to where it would answer.
+archive_classes() {
+  [ ! -f "$APP/classes.jsa" ] || return 0
+  say "Preparing a quick start ..."
+  LADDER_PORT=0 java -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:ArchiveClassesAtExit="$APP/classes.jsa" -Dspring.context.exit=onRefresh \
+    -jar "$APP/ladder-all.jar" serve >"$STATE/archive.log" 2>&1 || rm -f "$APP/classes.jsa"
+}

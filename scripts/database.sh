@@ -1,0 +1,79 @@
+# A PostgreSQL cluster per use, in the project's own ignored folder, on loopback only, with a generated password.
+
+# PostgreSQL refuses to run as root: then it runs as Debian's own user for it.
+as_postgres() {
+  if [ "$(id -u)" -eq 0 ]; then setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"; else "$@"; fi
+}
+
+# The folder of cluster NAME. Where the checkout cannot be reached by PostgreSQL's user (a root's home, say), it stands
+# under /var/lib instead, and .ladder/NAME/pg.where tells where.
+pg_folder() {
+  if [ -f "$STATE/$1/pg.where" ]; then cat "$STATE/$1/pg.where"; return; fi
+  mkdir -p "$STATE/$1"
+  local folder=$STATE/$1/pg
+  if [ "$(id -u)" -eq 0 ]; then
+    if ! as_postgres test -x "$STATE/$1"; then
+      folder=/var/lib/zealous-ladder/$(printf %s "$ROOT" | cksum | cut -d' ' -f1)/$1/pg
+      mkdir -p "$(dirname "$folder")"
+    fi
+    install -d -o postgres -g postgres -m 700 "$folder"
+  fi
+  echo "$folder" >"$STATE/$1/pg.where"
+  echo "$folder"
+}
+
+secret() { head -c 24 /dev/urandom | base64 | tr -dc 'A-Za-z0-9'; }
+
+free_port() { # PREFERRED
+  local port=${1:-0}
+  while [ "$port" -eq 0 ] || (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do port=$((20000 + RANDOM % 20000)); done
+  echo "$port"
+}
+
+database_running() {
+  [ -f "$STATE/$1/pg.where" ] && [ -n "$(pg_bin)" ] && as_postgres "$(pg_bin)/pg_ctl" status -D "$(pg_folder "$1")" >/dev/null 2>&1
+}
+
+database_start() { # NAME [postgres settings]
+  local name=$1 folder bin port
+  shift
+  if database_running "$name"; then return; fi
+  bin=$(pg_bin)
+  folder=$(pg_folder "$name")
+  if [ ! -f "$folder/PG_VERSION" ]; then
+    (umask 077; secret >"$STATE/$name/owner.password"; secret >"$STATE/$name/app.password")
+    local given=$folder.password
+    install -m 600 "$STATE/$name/owner.password" "$given"
+    [ "$(id -u)" -ne 0 ] || chown postgres "$given"
+    as_postgres "$bin/initdb" -D "$folder" -U ladder_owner --pwfile="$given" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 \
+      >"$STATE/$name/initdb.log" 2>&1 || { cat "$STATE/$name/initdb.log" >&2; die "The database could not be created."; }
+    rm -f "$given"
+  fi
+  port=$(free_port)
+  as_postgres "$bin/pg_ctl" start -w -t 60 -D "$folder" -l "$folder/server.log" \
+    -o "-p $port -h 127.0.0.1 -c unix_socket_directories='' -c shared_buffers=512MB -c max_wal_size=4GB -c maintenance_work_mem=256MB -c random_page_cost=1.1 -c effective_cache_size=4GB $*" \
+    >/dev/null 2>&1 || { tail -20 "$folder/server.log" >&2; die "The database did not start."; }
+  echo "$port" >"$STATE/$name/pg.port"
+  if [ ! -f "$STATE/$name/pg.ready" ]; then
+    database_sql "$name" postgres "create role ladder_app login password '$(cat "$STATE/$name/app.password")'" "create database ladder"
+    touch "$STATE/$name/pg.ready"
+  fi
+}
+
+database_sql() { # NAME DATABASE STATEMENT...
+  local name=$1 database=$2 statement arguments=()
+  shift 2
+  for statement in "$@"; do arguments+=(-c "$statement"); done
+  PGPASSWORD=$(cat "$STATE/$name/owner.password") psql -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$(cat "$STATE/$name/pg.port")" \
+    -U ladder_owner -d "$database" "${arguments[@]}"
+}
+
+database_stop() {
+  database_running "$1" || return 0
+  as_postgres "$(pg_bin)/pg_ctl" stop -w -m fast -D "$(pg_folder "$1")" >/dev/null
+}
+
+state_remove() {
+  [ -f "$STATE/$1/pg.where" ] && rm -rf "$(pg_folder "$1")"
+  rm -rf "${STATE:?}/$1"
+}

@@ -1,0 +1,56 @@
+# The server's process: its settings, start and stop by id.
+
+java_run() { # MEMORY COMMAND...
+  local memory=$1
+  shift
+  java -Xmx"$memory" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" "$@"
+}
+
+server_env() { # NAME
+  export LADDER_DB_URL="jdbc:postgresql://127.0.0.1:$(cat "$STATE/$1/pg.port")/ladder"
+  export LADDER_DB_PASSWORD LADDER_DB_OWNER_PASSWORD
+  LADDER_DB_PASSWORD=$(cat "$STATE/$1/app.password")
+  LADDER_DB_OWNER_PASSWORD=$(cat "$STATE/$1/owner.password")
+  case $1 in demo*) export LADDER_DEMO=true LADDER_TODAY=$DEMO_TODAY ;; *) export LADDER_DEMO=false LADDER_TODAY= ;; esac
+}
+
+server_pid() { # the process id, if it is still our server
+  local pid
+  pid=$(cat "$STATE/$1/server.pid" 2>/dev/null) || return 1
+  tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "ladder-all.jar serve" || return 1
+  echo "$pid"
+}
+
+server_running() { server_pid "$1" >/dev/null; }
+
+server_start() { # NAME PREFERRED_PORT
+  local name=$1 port pid tries=0
+  if server_running "$name"; then return; fi
+  port=${LADDER_PORT:-$(free_port "$2")}
+  server_env "$name"
+  archive_classes
+  : >"$STATE/$name/console.log"
+  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid java -Xmx1g -XX:+UseSerialGC -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve \
+    >"$STATE/$name/console.log" 2>&1 </dev/null &
+  pid=$!
+  echo "$pid" >"$STATE/$name/server.pid"
+  echo "$port" >"$STATE/$name/server.port"
+  until curl -fsS -o /dev/null "http://127.0.0.1:$port/api/health" 2>/dev/null; do
+    tries=$((tries + 1))
+    kill -0 "$pid" 2>/dev/null || { tail -30 "$STATE/$name/console.log" >&2; die "The server stopped while starting; see above."; }
+    [ $tries -lt 600 ] || die "The server does not answer after a minute; see $STATE/$name/console.log."
+    sleep 0.1
+  done
+}
+
+server_stop() {
+  local pid tries=0
+  pid=$(server_pid "$1") || return 0
+  kill "$pid"
+  while kill -0 "$pid" 2>/dev/null; do
+    tries=$((tries + 1))
+    [ $tries -lt 200 ] || { kill -9 "$pid" 2>/dev/null || true; }
+    sleep 0.1
+  done
+  rm -f "$STATE/$1/server.pid"
+}

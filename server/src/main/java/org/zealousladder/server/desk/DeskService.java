@@ -1,0 +1,149 @@
+package org.zealousladder.server.desk;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.desk.DeskView.ToCelebrate;
+import org.zealousladder.server.desk.DeskView.ToCollect;
+import org.zealousladder.server.desk.DeskView.ToDecide;
+import org.zealousladder.server.ladder.LadderService;
+import org.zealousladder.server.ladder.LadderView.Cell;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.measures.Window;
+import org.zealousladder.server.roster.Enrolled;
+import org.zealousladder.server.roster.RosterService;
+import org.zealousladder.server.roster.SchoolYear;
+import org.zealousladder.server.roster.Who;
+import org.zealousladder.server.scores.Score;
+import org.zealousladder.server.scores.ScoresService;
+import org.zealousladder.server.trends.TrendCard;
+import org.zealousladder.server.trends.TrendCard.PhaseTrend;
+import org.zealousladder.server.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.trends.TrendsService;
+
+/** Gathers the Desk from the trends and the standings of everyone in scope. */
+@Service
+@Transactional(readOnly = true)
+public class DeskService {
+    /** A monitored student without a score for more than this many days is on the list. */
+    static final int DAYS_WITHOUT_SCORE = 10;
+
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final TrendsService trends;
+    private final LadderService ladder;
+
+    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, LadderService ladder) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.trends = trends;
+        this.ladder = ladder;
+    }
+
+    public DeskView view(Who who, int yearId, LocalDate asked) {
+        SchoolYear year = roster.year(yearId);
+        LocalDate asOf = year.clamp(asked);
+        Map<Integer, Measure> byId = measures.byId();
+        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        List<Window> windows = measures.seasons(asOf, 2);
+        LocalDate from = windows.isEmpty() || windows.get(0).starts().isAfter(year.starts()) ? year.starts() : windows.get(0).starts();
+        List<Score> all = scores.of(ids, byId.keySet(), from, asOf);
+        List<Score> thisYear = from.equals(year.starts()) ? all : all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList();
+        List<TrendCard> cards = trends.cards(students, byId, thisYear, null, year, asOf);
+        LadderService.Standings standings = ladder.standings(ids, byId.values(), windows, asOf, all);
+
+        List<ToDecide> decide = cards.stream().filter(c -> c.decision() != null && c.decision().wantsAction() && c.settledUntil() == null)
+                .sorted(Comparator.comparing((TrendCard c) -> -c.decision().priority()).thenComparing(c -> c.student().name()))
+                .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
+        List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
+        collect.addAll(missingWeekly(cards, asOf));
+        List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
+        celebrate.addAll(bandsClimbed(students, byId, standings));
+        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.decision() != null && c.decision().wantsAction()).count();
+        return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
+    }
+
+    /** Not screened in the newest window though the measure has cut scores there for their grade, others have a score. */
+    private static List<ToCollect> missingScreening(List<Enrolled> students, Map<Integer, Measure> byId, LadderService.Standings standings,
+            LocalDate asOf) {
+        List<ToCollect> missing = new ArrayList<>();
+        int last = standings.windows().size() - 1;
+        if (last < 0) {
+            return missing;
+        }
+        Window window = standings.windows().get(last);
+        for (Measure m : byId.values()) {
+            boolean givenHere = students.stream().anyMatch(s -> standings.of(s.id(), m.id()).get(last).value() != null);
+            for (Enrolled s : students) {
+                Cell cell = standings.of(s.id(), m.id()).get(last);
+                if (givenHere && cell.value() == null && !cell.status().equals("elsewhere") && !cell.status().equals("exempt")) {
+                    String why = cell.status().equals("none") ? "" : ", " + cell.status();
+                    missing.add(new ToCollect(s.ref(), m.id(), m.name(), "screening",
+                            "not screened this " + window.name().toLowerCase(Locale.ROOT) + why, cell.date()));
+                }
+            }
+        }
+        return missing;
+    }
+
+    private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
+        List<ToCollect> missing = new ArrayList<>();
+        for (TrendCard card : cards) {
+            LocalDate last = card.points().stream().filter(p -> p.value() != null).map(TrendPoint::date).reduce((a, b) -> b).orElse(null);
+            boolean running = card.goal() != null && !card.goal().goalDate().isBefore(asOf);
+            if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
+                missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), "weekly",
+                        last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last));
+            }
+        }
+        missing.sort(Comparator.comparing(ToCollect::last, Comparator.nullsFirst(Comparator.naturalOrder())));
+        return missing;
+    }
+
+    private static List<ToCelebrate> goalsReached(List<TrendCard> cards) {
+        List<ToCelebrate> reached = new ArrayList<>();
+        for (TrendCard card : cards) {
+            if (card.goal() == null || card.phases().isEmpty()) {
+                continue;
+            }
+            PhaseTrend newest = card.phases().get(card.phases().size() - 1);
+            double level = newest.stops().stream().filter(s -> s.date().equals(newest.lastScore())).findFirst().orElseThrow().level();
+            boolean there = card.measure().higherIsBetter() ? level >= card.goal().goalScore() : level <= card.goal().goalScore();
+            if (there && newest.n() >= 3) {
+                long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
+                reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), "goal",
+                        weeks > 0 ? "past the goal, " + org.zealousladder.server.platform.Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
+                                : "goal met"));
+            }
+        }
+        return reached;
+    }
+
+    private static List<ToCelebrate> bandsClimbed(List<Enrolled> students, Map<Integer, Measure> byId, LadderService.Standings standings) {
+        List<ToCelebrate> climbed = new ArrayList<>();
+        if (standings.windows().size() < 2) {
+            return climbed;
+        }
+        String before = standings.windows().get(0).name().toLowerCase(Locale.ROOT);
+        for (Measure m : byId.values()) {
+            for (Enrolled s : students) {
+                List<Cell> cells = standings.of(s.id(), m.id());
+                // Up a tier and sure of it: a step within the margin of error is not yet news.
+                if (cells.get(0).tier() != null && cells.get(1).tier() != null && cells.get(1).tier() < cells.get(0).tier() && !cells.get(1).closeCall()) {
+                    climbed.add(new ToCelebrate(s.ref(), m.id(), m.name(), "band", "up to " + cells.get(1).bandName() + " since " + before));
+                }
+            }
+        }
+        return climbed;
+    }
+}

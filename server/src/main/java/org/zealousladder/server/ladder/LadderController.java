@@ -1,0 +1,22 @@
+package org.zealousladder.server.ladder;
+
+import java.time.LocalDate;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.roster.Who;
+
+/** The Ladder view. */
+@RestController
+class LadderController {
+    private final LadderService ladder;
+
+    LadderController(LadderService ladder) {
+        this.ladder = ladder;
+    }
+
+    @GetMapping("/api/ladder")
+    LadderView ladder(@RequestParam String who, @RequestParam int measure, @RequestParam int year, @RequestParam LocalDate asOf) {
+        return ladder.view(Who.parse(who), measure, year, asOf);
+    }
+}

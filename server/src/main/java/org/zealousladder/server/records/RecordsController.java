@@ -1,0 +1,96 @@
+package org.zealousladder.server.records;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringWriter;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.roster.Who;
+
+/** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
+@RestController
+class RecordsController {
+    private final ImportService imports;
+    private final ExportService exports;
+
+    RecordsController(ImportService imports, ExportService exports) {
+        this.imports = imports;
+        this.exports = exports;
+    }
+
+    /** A kind of file that the viewer may bring in, with the columns it needs and those it may have. */
+    record FileKind(String kind, String label, List<String> columns, List<String> optional) {}
+
+    @GetMapping("/api/records/kinds")
+    List<FileKind> kinds() {
+        Viewer.Role role = Viewer.current().role();
+        return ImportKinds.ALL.stream().filter(k -> k.least().compareTo(role) <= 0).map(k -> new FileKind(k.code(), k.label(),
+                k.columns().stream().filter(Column::required).map(Column::name).toList(),
+                k.columns().stream().filter(c -> !c.required()).map(Column::name).toList())).toList();
+    }
+
+    @PostMapping(path = "/api/records/imports", consumes = "application/octet-stream")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @io.swagger.v3.oas.annotations.media.Content(mediaType = "application/octet-stream",
+            schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
+    ImportService.Preview preview(@RequestParam String name, @io.swagger.v3.oas.annotations.Parameter(hidden = true) HttpServletRequest request)
+            throws IOException {
+        if (request.getContentLengthLong() > ImportService.LIMIT) {
+            throw ImportService.tooLarge();
+        }
+        try (InputStream body = request.getInputStream()) {
+            return imports.preview(name.length() > 200 ? name.substring(0, 200) : name, body);
+        }
+    }
+
+    @PostMapping("/api/records/imports/{id}/acceptance")
+    ImportResult accept(@PathVariable long id) {
+        return imports.accept(id);
+    }
+
+    @DeleteMapping("/api/records/imports/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(@PathVariable long id) {
+        imports.discard(id);
+    }
+
+    @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
+    ResponseEntity<String> refused(@PathVariable long id) {
+        StringWriter text = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+            csv.writeRecord("row", "column", "value", "what would be right");
+            imports.refusals(id).forEach(r -> csv.writeRecord(Integer.toString(r.row()), r.column(), Spreadsheet.safe(r.value()), r.message()));
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+        return csv("refused-rows.csv", text.toString());
+    }
+
+    @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")
+    ResponseEntity<String> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
+            @RequestParam LocalDate asOf) {
+        StringWriter text = new StringWriter();
+        exports.write(Who.parse(who), measure, year, asOf, text);
+        return csv("scores-" + asOf + ".csv", text.toString());
+    }
+
+    private static ResponseEntity<String> csv(String name, String text) {
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(text);
+    }
+}

@@ -1,0 +1,102 @@
+package org.zealousladder.server.roster;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.Refusal;
+import org.zealousladder.server.platform.Viewer;
+
+/** Who is in scope. Every view starts here, and here it is refused when the scope is not the viewer's. */
+@Service
+@Transactional(readOnly = true)
+public class RosterService {
+    private final RosterStore store;
+
+    RosterService(RosterStore store) {
+        this.store = store;
+    }
+
+    public List<SchoolYear> years() {
+        return store.years();
+    }
+
+    /** The classes the viewer may see, of all years. */
+    public List<ClassRef> classes() {
+        return store.classes();
+    }
+
+    public SchoolYear year(int yearId) {
+        return store.years().stream().filter(y -> y.id() == yearId).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such school year."));
+    }
+
+    /**
+     * The students of {@code who} on {@code asOf}, by given name.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
+        requireVisible(who);
+        return store.enrolled(who, yearId, asOf);
+    }
+
+    private void requireVisible(Who who) {
+        Viewer viewer = Viewer.current();
+        switch (who.kind()) {
+            case CLASS -> {
+                if (!store.classVisible(who.id())) {
+                    throw Refusal.forbidden("That class is not one of yours. Choose another in the line at the top.");
+                }
+            }
+            case GRADE, SCHOOL -> {
+                boolean own = viewer.role() == Viewer.Role.ADMINISTRATOR
+                        || (viewer.role() == Viewer.Role.COORDINATOR && viewer.schoolId() != null && viewer.schoolId() == who.id());
+                if (!own) {
+                    throw Refusal.forbidden("A whole grade or school is for its coordinators. Choose one of your classes in the line at the top.");
+                }
+            }
+            default -> throw new IllegalStateException();
+        }
+    }
+
+    /** The grade each student was in on each of some days; students who were not here on a day are left out for it. */
+    public Map<LocalDate, Map<Integer, Integer>> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
+        Map<LocalDate, Map<Integer, Integer>> grades = new HashMap<>();
+        days.forEach(day -> grades.put(day, new HashMap<>()));
+        if (!students.isEmpty() && !days.isEmpty()) {
+            store.gradesOn(students, days).forEach(g -> grades.get(g.day()).put(g.studentId(), g.grade()));
+        }
+        return grades;
+    }
+
+    /** All enrolments of a student the viewer may see, the newest first. */
+    public List<Enrolled> history(int studentId) {
+        List<Enrolled> history = store.history(studentId);
+        if (history.isEmpty()) {
+            throw Refusal.notFound("There is no such student among yours.");
+        }
+        return history;
+    }
+
+    /** The student's place in a class on {@code day}, or the nearest one before or after it. */
+    public Enrolled enrolled(int studentId, LocalDate day) {
+        List<Enrolled> history = history(studentId);
+        return history.stream().filter(e -> !e.enrolledFrom().isAfter(day)).findFirst().orElse(history.get(history.size() - 1));
+    }
+
+    /** @throws Refusal 403 when the student is not one of the viewer's */
+    public void requireStudent(int studentId) {
+        if (store.visibleStudent(studentId).isEmpty()) {
+            throw Refusal.forbidden("That student is not one of yours. Nothing was saved.");
+        }
+    }
+
+    /** Students whose name or code begins with or holds {@code words}. */
+    public List<Enrolled> find(String words, LocalDate asOf) {
+        return words.isBlank() ? List.of() : store.find(words.strip(), asOf, 12);
+    }
+}

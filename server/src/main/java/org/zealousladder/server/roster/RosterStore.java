@@ -1,0 +1,89 @@
+package org.zealousladder.server.roster;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+@Repository
+class RosterStore {
+    private static final String ENROLLED = """
+            select s.id, s.code, s.given_name, s.family_name, s.support, c.id as class_id, c.name as class_name, c.grade,
+                   e.starts as enrolled_from, e.ends as enrolled_to
+              from roster_enrolment e
+              join roster_class c on c.id = e.class_id
+              join roster_student s on s.id = e.student_id
+            """;
+    private final JdbcClient db;
+
+    RosterStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    List<SchoolYear> years() {
+        return db.sql("select id, name, starts, ends from roster_year order by starts desc").query(SchoolYear.class).list();
+    }
+
+    List<ClassRef> classes() {
+        return db.sql("""
+                select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id
+                  from roster_class c join roster_school s on s.id = c.school_id
+                 order by s.name, c.grade, c.name""").query(ClassRef.class).list();
+    }
+
+    boolean classVisible(int classId) {
+        return db.sql("select exists (select from roster_class where id = :id)").param("id", classId).query(Boolean.class).single();
+    }
+
+    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
+        String scope = switch (who.kind()) {
+            case CLASS -> "c.id = :id";
+            case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
+            case SCHOOL -> "c.school_id = :id and c.year_id = :year";
+        };
+        return db.sql(ENROLLED + " where " + scope + """
+                 and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                 order by s.given_name, s.family_name, s.id""")
+                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
+                .query(Enrolled.class).list();
+    }
+
+    /** All enrolments of one student, the newest first. */
+    List<Enrolled> history(int studentId) {
+        return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(Enrolled.class).list();
+    }
+
+    record GradeOn(int studentId, LocalDate day, int grade) {}
+
+    List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
+        return db.sql("""
+                select e.student_id, d.day, c.grade
+                  from unnest(:days::date[]) as d(day)
+                  join roster_enrolment e on e.starts <= d.day and (e.ends is null or e.ends >= d.day)
+                  join roster_class c on c.id = e.class_id
+                 where e.student_id = any(:students)""")
+                .param("students", students.toArray(Integer[]::new))
+                .param("days", days.stream().map(LocalDate::toString).toArray(String[]::new))
+                .query(GradeOn.class).list();
+    }
+
+    Optional<Integer> visibleStudent(int studentId) {
+        return db.sql("select id from roster_student where id = :id").param("id", studentId).query(Integer.class).optional();
+    }
+
+    List<Enrolled> find(String words, LocalDate asOf, int limit) {
+        return db.sql(ENROLLED + """
+                 where e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                   and (s.given_name || ' ' || s.family_name ilike :like escape '\\' or s.code ilike :start escape '\\')
+                 order by (s.given_name ilike :start escape '\\') desc, s.given_name, s.family_name
+                 limit :limit""")
+                .param("asOf", asOf).param("like", "%" + like(words) + "%").param("start", like(words) + "%").param("limit", limit)
+                .query(Enrolled.class).list();
+    }
+
+    private static String like(String words) {
+        return words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
+    }
+}

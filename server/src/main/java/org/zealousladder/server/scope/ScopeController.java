@@ -1,0 +1,37 @@
+package org.zealousladder.server.scope;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.measures.MeasureRef;
+import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.platform.SchoolCalendar;
+import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.roster.ClassRef;
+import org.zealousladder.server.roster.RosterService;
+import org.zealousladder.server.roster.SchoolYear;
+
+/** What the scope line offers. */
+@RestController
+class ScopeController {
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final SchoolCalendar calendar;
+
+    ScopeController(RosterService roster, MeasuresService measures, SchoolCalendar calendar) {
+        this.roster = roster;
+        this.measures = measures;
+        this.calendar = calendar;
+    }
+
+    /** @param wholeSchool whether grades and schools may be chosen beside classes */
+    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<MeasureRef> measures, boolean wholeSchool) {}
+
+    @GetMapping("/api/scope")
+    ScopeChoices choices() {
+        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(),
+                measures.measures().stream().map(Measure::ref).toList(), Viewer.current().role() != Viewer.Role.TEACHER);
+    }
+}

@@ -1,0 +1,118 @@
+package org.zealousladder.server.scores;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.platform.Refusal;
+import org.zealousladder.server.platform.SchoolCalendar;
+import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.roster.RosterService;
+
+/** Reads scores as known on a day; enters and corrects them. A correction keeps the score it replaces. */
+@Service
+public class ScoresService {
+    private static final Set<String> STATUSES = Set.of(Score.SCORED, "absent", "exempt", "invalid");
+
+    private final ScoresStore store;
+    private final MeasuresService measures;
+    private final RosterService roster;
+    private final SchoolCalendar calendar;
+
+    ScoresService(ScoresStore store, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+        this.store = store;
+        this.measures = measures;
+        this.roster = roster;
+        this.calendar = calendar;
+    }
+
+    /** Scores of all statuses taken from {@code from} to {@code asOf}, by student, measure and date. */
+    @Transactional(readOnly = true)
+    public List<Score> of(Collection<Integer> students, Collection<Integer> measureIds, LocalDate from, LocalDate asOf) {
+        return students.isEmpty() || measureIds.isEmpty() ? List.of() : store.of(students, measureIds, from, asOf);
+    }
+
+    @Transactional(readOnly = true)
+    public List<Score> ofStudent(int student, LocalDate asOf) {
+        return store.ofStudent(student, asOf);
+    }
+
+    /** All versions known by {@code asOf}, replaced ones too, the newest day first. */
+    @Transactional(readOnly = true)
+    public List<ScoreVersion> history(int student, int measure, LocalDate asOf) {
+        roster.requireStudent(student);
+        return store.history(student, measure, asOf);
+    }
+
+    /** @throws Refusal 409 when the day has a score already */
+    @Transactional
+    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
+        Measure measure = measures.measure(measureId);
+        roster.requireStudent(student);
+        LocalDate today = calendar.today();
+        check(measure, takenOn, value, status, today);
+        store.current(student, measureId, takenOn).ifPresent(there -> {
+            throw Refusal.conflict("There is already " + (there.scored() ? "a score of " + plain(there.value()) : "an entry '" + there.status() + "'")
+                    + " for that day. Correct that one instead; yours was not saved.");
+        });
+        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null);
+    }
+
+    /** Replaces score {@code id}; returns the one it replaced. */
+    @Transactional
+    public Score correct(long id, @Nullable Double value, String status, @Nullable String reason) {
+        ScoresStore.Versioned old = store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such score among your students'."));
+        if (old.supersededBy() != null) {
+            throw alreadyCorrected();
+        }
+        Measure measure = measures.measure(old.measureId());
+        LocalDate today = calendar.today();
+        check(measure, old.takenOn(), value, status, today);
+        if (status.equals(old.status()) && java.util.Objects.equals(value, old.value())) {
+            throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
+        }
+        long by = store.nextId();
+        LocalDate on = today.isBefore(old.knownFrom()) ? old.knownFrom() : today;
+        if (!store.supersede(id, by, on)) {
+            throw alreadyCorrected();
+        }
+        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason);
+        return new Score(old.id(), old.studentId(), old.measureId(), old.takenOn(), old.value(), old.status());
+    }
+
+    private static Refusal alreadyCorrected() {
+        return Refusal.conflict("Somebody else has corrected this score meanwhile. Yours was not saved; look at the new one first.");
+    }
+
+    private static void check(Measure measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate today) {
+        if (!STATUSES.contains(status)) {
+            throw Refusal.invalid("status", "'" + status + "' is not a status; use scored, absent, exempt or invalid.");
+        }
+        if (takenOn.isAfter(today)) {
+            throw Refusal.invalid("takenOn", "The date is in the future. Use today's or an earlier one.");
+        }
+        if (takenOn.getYear() < 1990) {
+            throw Refusal.invalid("takenOn", "The date is too long ago. Check the year.");
+        }
+        if (status.equals(Score.SCORED) != (value != null)) {
+            throw Refusal.invalid("value", value == null ? "Give the score, or choose absent, exempt or invalid."
+                    : "A student who was " + status + " has no score. Leave it empty.");
+        }
+        if (value != null && !(value >= measure.lowest() && value <= measure.highest())) {
+            throw Refusal.invalid("value", measure.name() + " runs from " + plain(measure.lowest()) + " to " + plain(measure.highest()) + ".");
+        }
+        if (value != null && Math.abs(value * Math.pow(10, measure.decimals()) - Math.rint(value * Math.pow(10, measure.decimals()))) > 1e-9) {
+            throw Refusal.invalid("value", measure.name() + (measure.decimals() == 0 ? " is a whole number."
+                    : " has at most " + measure.decimals() + " decimals."));
+        }
+    }
+
+    private static String plain(double value) {
+        return new java.math.BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString();
+    }
+}

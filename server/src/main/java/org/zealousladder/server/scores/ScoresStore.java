@@ -1,0 +1,82 @@
+package org.zealousladder.server.scores;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+@Repository
+class ScoresStore {
+    private static final String KNOWN = """
+             and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
+            """;
+    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status from scores_score s ";
+
+    private final JdbcClient db;
+
+    ScoresStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    List<Score> of(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
+        return db.sql(COLUMNS + " where s.student_id = any(:students) and s.measure_id = any(:measures) and s.taken_on >= :from"
+                + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
+                .param("from", from).param("asOf", asOf).query(Score.class).list();
+    }
+
+    List<Score> ofStudent(int student, LocalDate asOf) {
+        return db.sql(COLUMNS + " where s.student_id = :student" + KNOWN + " order by s.measure_id, s.taken_on")
+                .param("student", student).param("asOf", asOf).query(Score.class).list();
+    }
+
+    List<ScoreVersion> history(int student, int measure, LocalDate asOf) {
+        return db.sql("""
+                select s.id, s.taken_on, s.value, s.status, s.source, s.recorded_at, p.name as recorded_by, s.reason, s.superseded_by
+                  from scores_score s left join people_person p on p.id = s.recorded_by
+                 where s.student_id = :student and s.measure_id = :measure and s.known_from <= :asOf
+                 order by s.taken_on desc, s.recorded_at desc, s.id desc""")
+                .param("student", student).param("measure", measure).param("asOf", asOf).query(ScoreVersion.class).list();
+    }
+
+    Optional<Score> current(int student, int measure, LocalDate takenOn) {
+        return db.sql(COLUMNS + """
+                 where s.student_id = :student and s.measure_id = :measure and s.taken_on = :takenOn and s.superseded_by is null""")
+                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(Score.class).optional();
+    }
+
+    record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status,
+            LocalDate knownFrom, @Nullable Long supersededBy) {}
+
+    Optional<Versioned> byId(long id) {
+        return db.sql("""
+                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by from scores_score where id = :id""")
+                .param("id", id).query(Versioned.class).optional();
+    }
+
+    long nextId() {
+        return db.sql("select nextval(pg_get_serial_sequence('scores_score', 'id'))").query(Long.class).single();
+    }
+
+    /** @return whether it was still the current one */
+    boolean supersede(long id, long by, LocalDate on) {
+        return db.sql("update scores_score set superseded_by = :by, superseded_on = :on where id = :id and superseded_by is null")
+                .param("id", id).param("by", by).param("on", on).update() == 1;
+    }
+
+    void insert(long id, int student, int measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate knownFrom,
+            int by, @Nullable String reason) {
+        db.sql("""
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason)
+                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason)""")
+                .param("id", id).param("student", student).param("measure", measure).param("takenOn", takenOn).param("value", value)
+                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).update();
+    }
+
+    private static Short[] shorts(Collection<Integer> ids) {
+        return ids.stream().map(Integer::shortValue).toArray(Short[]::new);
+    }
+}

@@ -1,0 +1,29 @@
+package org.zealousladder.server.students;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.decisions.Taken;
+import org.zealousladder.server.ladder.LadderView.Cell;
+import org.zealousladder.server.measures.MeasureRef;
+import org.zealousladder.server.roster.StudentRef;
+import org.zealousladder.server.trends.TrendCard;
+
+/**
+ * One student.
+ *
+ * @param from first day of the time axis all lanes share
+ * @param to last day of it
+ */
+public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
+        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions) {
+
+    /** A time in a class. */
+    public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}
+
+    /** One measure: this year's card with its trend, the points of the years before it, and the standing in each season. */
+    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons) {}
+
+    /** Standing in one screening window. */
+    public record SeasonStanding(String window, LocalDate starts, LocalDate ends, Cell cell) {}
+}

@@ -1,0 +1,95 @@
+package org.zealousladder.server.students;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.decisions.DecisionsService;
+import org.zealousladder.server.decisions.Taken;
+import org.zealousladder.server.ladder.LadderService;
+import org.zealousladder.server.ladder.LadderView.Cell;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.measures.Window;
+import org.zealousladder.server.roster.Enrolled;
+import org.zealousladder.server.roster.RosterService;
+import org.zealousladder.server.roster.SchoolYear;
+import org.zealousladder.server.roster.StudentRef;
+import org.zealousladder.server.scores.Score;
+import org.zealousladder.server.scores.ScoresService;
+import org.zealousladder.server.students.StudentPage.Enrolment;
+import org.zealousladder.server.students.StudentPage.Lane;
+import org.zealousladder.server.students.StudentPage.SeasonStanding;
+import org.zealousladder.server.trends.TrendCard;
+import org.zealousladder.server.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.trends.TrendsService;
+
+/** Puts a student's page together. */
+@Service
+@Transactional(readOnly = true)
+public class StudentsService {
+    private static final int SEASONS = 6;
+
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final TrendsService trends;
+    private final LadderService ladder;
+    private final DecisionsService decisions;
+
+    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, LadderService ladder,
+            DecisionsService decisions) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.trends = trends;
+        this.ladder = ladder;
+        this.decisions = decisions;
+    }
+
+    public StudentPage page(int studentId, LocalDate asOf) {
+        List<Enrolled> history = roster.history(studentId);
+        Enrolled now = roster.enrolled(studentId, asOf);
+        SchoolYear year = trends.yearOf(asOf);
+        Map<Integer, Measure> byId = measures.byId();
+        List<Score> all = scores.ofStudent(studentId, asOf);
+        Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
+        List<Window> windows = measures.seasons(asOf, SEASONS);
+        LadderService.Standings standings = ladder.standings(List.of(studentId), byId.values(), windows, asOf, all);
+        List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
+        Map<Integer, TrendCard> cards = trends.cardsOfStudent(now, byId.values(), all, taken, year, asOf);
+        List<Lane> lanes = new ArrayList<>();
+        for (Measure m : byId.values()) {
+            List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
+            if (!own.isEmpty()) {
+                lanes.add(lane(cards.get(m.id()), own, year, windows, standings.of(studentId, m.id())));
+            }
+        }
+        LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
+        return new StudentPage(now.ref(), now.classId(), now.grade(), now.support(), from, year.ends(),
+                history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
+                        .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
+                lanes, taken);
+    }
+
+    private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {
+        List<SeasonStanding> seasons = new ArrayList<>();
+        for (int i = 0; i < windows.size(); i++) {
+            Window w = windows.get(i);
+            if (cells.get(i).value() != null) {
+                seasons.add(new SeasonStanding(w.name(), w.starts(), w.ends(), cells.get(i)));
+            }
+        }
+        List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
+                .map(s -> new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), false)).toList();
+        return new Lane(card.measure(), card, earlier, seasons);
+    }
+
+    /** Up to twelve students whose name or code matches. */
+    public List<StudentRef> find(String words, LocalDate asOf) {
+        return roster.find(words, asOf).stream().map(Enrolled::ref).toList();
+    }
+}

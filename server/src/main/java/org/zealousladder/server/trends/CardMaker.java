@@ -1,0 +1,183 @@
+package org.zealousladder.server.trends;
+
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Interval;
+import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.decisions.Decider;
+import org.zealousladder.core.decisions.Decision;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.goals.GoalChance;
+import org.zealousladder.core.goals.GoalLine;
+import org.zealousladder.core.growth.Outliers;
+import org.zealousladder.core.growth.Trend;
+import org.zealousladder.server.decisions.Taken;
+import org.zealousladder.server.goals.Goal;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.roster.StudentRef;
+import org.zealousladder.server.scores.Score;
+import org.zealousladder.server.trends.TrendCard.GoalView;
+import org.zealousladder.server.trends.TrendCard.PhaseTrend;
+import org.zealousladder.server.trends.TrendCard.Proposal;
+import org.zealousladder.server.trends.TrendCard.RuleSays;
+import org.zealousladder.server.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.trends.TrendCard.TrendStop;
+
+/** Makes a card from records: splits phases, asks the core for trend, chance and decision, and lays out the line. */
+final class CardMaker {
+    private static final int STOPS = 12;
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+
+    private final LocalDate origin;
+    private final LocalDate asOf;
+
+    /** @param origin the day weeks are counted from: the first of the school year */
+    CardMaker(LocalDate origin, LocalDate asOf) {
+        this.origin = origin;
+        this.asOf = asOf;
+    }
+
+    TrendCard card(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Taken> taken) {
+        List<Score> scored = scores.stream().filter(Score::scored).toList();
+        ScoreSeries series = ScoreSeries.of(
+                scored.stream().mapToDouble(s -> week(s.takenOn())).toArray(),
+                scored.stream().mapToDouble(Score::value).toArray());
+        List<LocalDate> changes = taken.stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn)
+                .filter(d -> !d.isBefore(origin)).distinct().toList();
+        Decider decider = new Decider(measure.settings(), Trend.Method.SINGLE, measure.semOrZero());
+        List<ScoreSeries> phases = split(series, changes);
+        List<PhaseTrend> trends = new ArrayList<>();
+        for (int i = 0; i < phases.size(); i++) {
+            boolean last = i == phases.size() - 1;
+            PhaseTrend trend = phaseTrend(decider.fit(phases.get(i)), phases.get(i), last ? goal : null);
+            if (trend != null) {
+                trends.add(trend);
+            }
+        }
+        ScoreSeries newest = phases.get(phases.size() - 1);
+        GoalView goalView = null;
+        Proposal proposal = null;
+        LocalDate settledUntil = null;
+        if (goal != null) {
+            GoalLine line = goal.line(origin, measure.direction());
+            Trend trend = decider.fit(newest);
+            Decision decision = decider.decide(newest, trend, line, week(asOf));
+            goalView = goalView(goal, line, trend);
+            proposal = proposal(decision, decider, measure, newest, trend, line);
+            String kind = proposal.kind();
+            settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(kind, asOf) ? null
+                    : taken.get(taken.size() - 1).lookAgainOn();
+        }
+        return new TrendCard(student, measure.ref(), points(scores, phases, series), trends, changes, goalView, proposal, settledUntil);
+    }
+
+    private double week(LocalDate day) {
+        return ScoreSeries.weeks(origin, day);
+    }
+
+    private LocalDate day(double week) {
+        return origin.plusDays(Math.round(week * 7));
+    }
+
+    private List<ScoreSeries> split(ScoreSeries series, List<LocalDate> changes) {
+        List<ScoreSeries> phases = new ArrayList<>();
+        ScoreSeries rest = series;
+        for (LocalDate change : changes) {
+            ScoreSeries after = rest.from(week(change));
+            phases.add(rest.first(rest.size() - after.size()));
+            rest = after;
+        }
+        phases.add(rest);
+        return phases;
+    }
+
+    private @Nullable PhaseTrend phaseTrend(Trend trend, ScoreSeries phase, @Nullable Goal goal) {
+        if (!(trend instanceof Trend.Fitted f)) {
+            return null;
+        }
+        double from = phase.week(0);
+        double lastScore = phase.week(phase.size() - 1);
+        double to = goal == null ? lastScore : Math.max(lastScore, week(goal.goalDate()));
+        Set<LocalDate> days = new java.util.TreeSet<>();
+        for (int i = 0; i <= STOPS; i++) {
+            days.add(day(from + i * (to - from) / STOPS));
+        }
+        days.add(day(lastScore));
+        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), days.stream().map(d -> stop(f, d)).toList());
+    }
+
+    private TrendStop stop(Trend.Fitted f, LocalDate day) {
+        Interval level = f.level(week(day));
+        return new TrendStop(day, level.value(), level.low(), level.high());
+    }
+
+    private GoalView goalView(Goal goal, GoalLine line, Trend trend) {
+        Double chance = trend instanceof Trend.Fitted f ? GoalChance.of(f, line) : null;
+        TrendStop projected = trend instanceof Trend.Fitted f ? stop(f, goal.goalDate()) : null;
+        return new GoalView(goal.id(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(), line.neededPerWeek(),
+                chance, projected);
+    }
+
+    private Proposal proposal(Decision decision, Decider decider, Measure measure, ScoreSeries phase, Trend trend, GoalLine line) {
+        LocalDate since = decision.kind() == Decision.Kind.CHANGE || decision.kind() == Decision.Kind.RAISE
+                ? day(phase.week(decider.since(phase, line, decision.kind()))) : null;
+        List<RuleSays> rules = Arrays.stream(Rule.values()).map(rule -> {
+            RuleSettings s = decision.rule();
+            RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
+            Decision says = rule == s.rule() ? decision
+                    : new Decider(other, Trend.Method.SINGLE, measure.semOrZero()).decide(phase, trend, line, week(asOf));
+            return new RuleSays(rule.label(), says.kind().label(), rule == s.rule());
+        }).toList();
+        return new Proposal(decision.kind().code(), decision.kind().label(), decision.reason(), evidence(decision, since),
+                decision.kind().wantsAction(), decision.priority(), since, decision.figures().moreScores(), rules);
+    }
+
+    private static String evidence(Decision d, @Nullable LocalDate since) {
+        RuleSettings s = d.rule();
+        String threshold = switch (d.kind()) {
+            case CHANGE -> switch (s.rule()) {
+                case CHANCE -> "at most " + Math.round(100 * s.changeAtMost()) + " %";
+                case TREND -> "slower than needed";
+                case LAST_POINTS -> s.lastPoints() + " short of the line";
+            };
+            case RAISE -> switch (s.rule()) {
+                case CHANCE -> "at least " + Math.round(100 * s.raiseAtLeast()) + " %";
+                case TREND -> "faster than needed";
+                case LAST_POINTS -> s.lastPoints() + " past the line";
+            };
+            default -> "";
+        };
+        if (threshold.isEmpty()) {
+            return d.kind() == Decision.Kind.HOLD || d.kind() == Decision.Kind.TOO_SOON ? s.rule().label() + "." : "Goal date passed.";
+        }
+        return s.rule().label() + ", " + threshold + (since == null ? "." : " since " + DAY.format(since) + ".");
+    }
+
+    /** Outliers are marked within each phase: a jump at a plan change is not a wild score. */
+    private List<TrendPoint> points(List<Score> scores, List<ScoreSeries> phases, ScoreSeries series) {
+        Set<Integer> wild = new HashSet<>();
+        int before = 0;
+        for (ScoreSeries phase : phases) {
+            for (int i : Outliers.mark(phase)) {
+                wild.add(before + i);
+            }
+            before += phase.size();
+        }
+        List<TrendPoint> points = new ArrayList<>(scores.size());
+        int k = 0;
+        for (Score s : scores) {
+            boolean outlier = s.scored() && wild.contains(k);
+            k += s.scored() ? 1 : 0;
+            points.add(new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), outlier));
+        }
+        return points;
+    }
+}

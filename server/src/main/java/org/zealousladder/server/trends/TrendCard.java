@@ -1,0 +1,45 @@
+package org.zealousladder.server.trends;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.measures.MeasureRef;
+import org.zealousladder.server.roster.StudentRef;
+
+/**
+ * One student on one measure: everything a chart and its sentence need.
+ *
+ * @param phases trends of the phases between plan changes, the oldest first; a phase with too few scores has none
+ * @param planChanges days on which the plan changed
+ * @param decision what is proposed; null without a goal
+ * @param settledUntil day until which a person has settled the proposal; null when it is open
+ */
+public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint> points, List<PhaseTrend> phases,
+        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable Proposal decision, @Nullable LocalDate settledUntil) {
+
+    /** One entry; {@code value} is there exactly when it was scored. */
+    public record TrendPoint(long id, LocalDate date, @Nullable Double value, String status, boolean outlier) {}
+
+    /** The fitted trend of one phase, with its line and ribbon at some days. */
+    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, List<TrendStop> stops) {}
+
+    /** Level of the trend on a day with its 95 % interval. */
+    public record TrendStop(LocalDate date, double level, double low, double high) {}
+
+    /** The goal, with what the trend makes of it. */
+    public record GoalView(long id, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore, double neededPerWeek,
+            @Nullable Double chance, @Nullable TrendStop projected) {}
+
+    /**
+     * A proposed next step.
+     *
+     * @param reason the figures in a sentence
+     * @param evidence rule, threshold and since when
+     * @param moreScores scores that would halve the doubt, when it is too soon
+     */
+    public record Proposal(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
+            @Nullable LocalDate since, @Nullable Integer moreScores, List<RuleSays> rules) {}
+
+    /** What one of the three rules says. */
+    public record RuleSays(String rule, String label, boolean inUse) {}
+}
