@@ -30,6 +30,16 @@ final class Probes {
      * @param wildWeek number of a week whose score is far off, or -1
      */
     record Course(LocalDate from, LocalDate until, double start, double pace, double needed, LocalDate changed, double paceAfter, int wildWeek) {
+        /** Level on a day; before the monitoring began it rose at half the pace. */
+        double levelOn(LocalDate day) {
+            double weeks = (day.toEpochDay() - from.toEpochDay()) / 7.0;
+            if (weeks < 0) {
+                return start + 0.5 * Math.max(pace, 0.3 * needed) * weeks;
+            }
+            double after = changed == null ? 0 : Math.max(0, (day.toEpochDay() - changed.toEpochDay()) / 7.0);
+            return start + pace * (weeks - after) + paceAfter * after;
+        }
+
         static Course steady(double start, double pace, double needed) {
             return new Course(FIRST, DemoFiles.TODAY, start, pace, needed, null, pace, -1);
         }
@@ -37,20 +47,18 @@ final class Probes {
 
     void write(String student, MeasureBook.Entry m, Course c) throws IOException {
         List<int[]> first = new ArrayList<>();
-        double level = c.start();
         int week = 0;
         LocalDate day = c.from();
         while (!day.isAfter(c.until())) {
             boolean absent = random.nextDouble() < 0.04 && week > 3;
-            double noise = m.sem() * 0.8 * random.nextGaussian();
+            double noise = m.sem() * 1.1 * random.nextGaussian();
             if (!Calendar.closed(day)) {
-                int value = (int) Math.max(m.lowest(), Math.round(level + noise - (week == c.wildWeek() ? 6.5 * m.sem() : 0)));
+                int value = (int) Math.max(m.lowest(), Math.round(c.levelOn(day) + noise - (week == c.wildWeek() ? 7 * m.sem() : 0)));
                 sheets.row("scores", student, m.code(), day, absent ? "" : value, absent ? "absent" : "scored");
                 if (!absent) {
                     first.add(new int[] {(int) day.toEpochDay(), value});
                 }
             }
-            level += c.changed() != null && !day.isBefore(c.changed()) ? c.paceAfter() : c.pace();
             week++;
             day = day.plusWeeks(1);
         }
@@ -58,8 +66,8 @@ final class Probes {
             int[] three = {first.get(0)[1], first.get(1)[1], first.get(2)[1]};
             java.util.Arrays.sort(three);
             LocalDate start = LocalDate.ofEpochDay(first.get(1)[0]);
-            double weeks = (GOAL_DATE.toEpochDay() - start.toEpochDay()) / 7.0;
-            sheets.row("goals", student, m.code(), start, three[1], GOAL_DATE, Math.round(three[1] + c.needed() * weeks));
+            double weeks = (GOAL_DATE.toEpochDay() - c.from().toEpochDay()) / 7.0;
+            sheets.row("goals", student, m.code(), start, three[1], GOAL_DATE, Math.round(c.start() + c.needed() * weeks));
         }
         if (c.changed() != null) {
             sheets.row("plan-changes", student, m.code(), c.changed(), "Paired reading three times a week instead of two");

@@ -3,6 +3,7 @@ package org.zealousladder.demo;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -74,13 +75,16 @@ final class Skerrow {
         for (Pupil p : pupils) {
             sheets.row("students", p.code(), p.given(), p.family(), support(p));
             enrol(p, g, k);
+            Map<MeasureBook.Entry, Probes.Course> courses = courses(p, g + 2, kittiwake);
             for (Calendar.Window w : Calendar.WINDOWS) {
                 int grade = w.year().equals(Calendar.THIS_YEAR) ? g + 2 : g + 1;
                 if (grade >= 2 && w.closes().isBefore(DemoFiles.TODAY)) {
-                    screen(p, w, grade, kittiwake);
+                    screen(p, w, grade, kittiwake, courses);
                 }
             }
-            monitor(p, g + 2, kittiwake);
+            for (Map.Entry<MeasureBook.Entry, Probes.Course> e : courses.entrySet()) {
+                probes.write(p.code(), e.getKey(), e.getValue());
+            }
         }
     }
 
@@ -99,7 +103,8 @@ final class Skerrow {
         }
     }
 
-    private void screen(Pupil p, Calendar.Window w, int grade, boolean kittiwake) throws IOException {
+    private void screen(Pupil p, Calendar.Window w, int grade, boolean kittiwake, Map<MeasureBook.Entry, Probes.Course> courses)
+            throws IOException {
         Story story = kittiwake ? Story.of(p) : null;
         boolean thisWinter = w.year().equals(Calendar.THIS_YEAR) && w.season() == 1;
         if (thisWinter && story != null && (story.is("never screened in winter") || story.is("left in December"))) {
@@ -110,6 +115,9 @@ final class Skerrow {
             int value = p.score(m, grade, w.season(), random);
             double luck = random.nextDouble();
             LocalDate on = w.opens().plusDays(day++ + (day > 4 ? 2 : 0));
+            if (w.year().equals(Calendar.THIS_YEAR) && courses.containsKey(m)) {
+                value = (int) Math.round(courses.get(m).levelOn(on) + 0.5 * m.sem() * random.nextGaussian());
+            }
             if (thisWinter && story != null && story.is("moved up a band") && m == MeasureBook.ORAL_READING) {
                 value = m.cuts(grade, 1)[1] + 9;
             }
@@ -121,22 +129,29 @@ final class Skerrow {
         }
     }
 
-    private void monitor(Pupil p, int grade, boolean kittiwake) throws IOException {
+    /** What the student is monitored on every week, and how that goes. */
+    private Map<MeasureBook.Entry, Probes.Course> courses(Pupil p, int grade, boolean kittiwake) {
+        Map<MeasureBook.Entry, Probes.Course> courses = new LinkedHashMap<>();
         Story story = kittiwake ? Story.of(p) : null;
-        if (story != null && story.course() != null) {
-            probes.write(p.code(), MeasureBook.ORAL_READING, story.course());
-        } else if (story == null && p.reading() < -0.85) {
-            chance(p, MeasureBook.ORAL_READING, grade, 1.25);
+        if (story != null) {
+            if (story.course() != null) {
+                courses.put(MeasureBook.ORAL_READING, story.course());
+            }
+            return courses;
         }
-        if (p.maths() < -0.95 && (story == null || !story.is("left in December"))) {
-            chance(p, MeasureBook.NUMBER_FACTS, grade, 0.5);
+        if (p.reading() < -0.85) {
+            courses.put(MeasureBook.ORAL_READING, course(p, MeasureBook.ORAL_READING, grade, 1.25));
         }
+        if (p.maths() < -0.95) {
+            courses.put(MeasureBook.NUMBER_FACTS, course(p, MeasureBook.NUMBER_FACTS, grade, 0.5));
+        }
+        return courses;
     }
 
-    private void chance(Pupil p, MeasureBook.Entry m, int grade, double needed) throws IOException {
+    private Probes.Course course(Pupil p, MeasureBook.Entry m, int grade, double needed) {
         double start = Math.max(4, m.average(grade, 0) + m.spread() * p.standing(m) + 2);
         double pace = needed * (1.08 + 0.22 * random.nextGaussian());
-        probes.write(p.code(), m, Probes.Course.steady(start, Math.max(0.1 * needed, pace), needed));
+        return Probes.Course.steady(start, Math.max(0.1 * needed, pace), needed);
     }
 
     /** Last year's grade 4, who have left the school: their record stays. */
@@ -148,7 +163,7 @@ final class Skerrow {
             sheets.row("enrolments", p.code(), classCode(Calendar.LAST_YEAR, 2, k), Calendar.LAST_START, Calendar.LAST_END);
             for (Calendar.Window w : Calendar.WINDOWS) {
                 if (w.year().equals(Calendar.LAST_YEAR)) {
-                    screen(p, w, 4, false);
+                    screen(p, w, 4, false, Map.of());
                 }
             }
         }

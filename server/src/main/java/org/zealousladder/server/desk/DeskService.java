@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.desk.DeskView.ToCelebrate;
@@ -17,6 +19,7 @@ import org.zealousladder.server.ladder.LadderView.Cell;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.Window;
+import org.zealousladder.server.platform.Words;
 import org.zealousladder.server.roster.Enrolled;
 import org.zealousladder.server.roster.RosterService;
 import org.zealousladder.server.roster.SchoolYear;
@@ -68,12 +71,13 @@ public class DeskService {
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
         collect.addAll(missingWeekly(cards, asOf));
         List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
-        celebrate.addAll(bandsClimbed(students, byId, standings));
+        Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
+        bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
         int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.decision() != null && c.decision().wantsAction()).count();
         return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
     }
 
-    /** Not screened in the newest window though the measure has cut scores there for their grade, others have a score. */
+    /** Not screened in the newest window on measures that others in scope have a score on; one line a student. */
     private static List<ToCollect> missingScreening(List<Enrolled> students, Map<Integer, Measure> byId, LadderService.Standings standings,
             LocalDate asOf) {
         List<ToCollect> missing = new ArrayList<>();
@@ -82,18 +86,22 @@ public class DeskService {
             return missing;
         }
         Window window = standings.windows().get(last);
-        for (Measure m : byId.values()) {
-            boolean givenHere = students.stream().anyMatch(s -> standings.of(s.id(), m.id()).get(last).value() != null);
-            for (Enrolled s : students) {
-                Cell cell = standings.of(s.id(), m.id()).get(last);
-                if (givenHere && cell.value() == null && !cell.status().equals("elsewhere") && !cell.status().equals("exempt")) {
-                    String why = cell.status().equals("none") ? "" : ", " + cell.status();
-                    missing.add(new ToCollect(s.ref(), m.id(), m.name(), "screening",
-                            "not screened this " + window.name().toLowerCase(Locale.ROOT) + why, cell.date()));
-                }
+        Set<Integer> given = byId.values().stream().map(Measure::id)
+                .filter(m -> students.stream().anyMatch(s -> standings.of(s.id(), m).get(last).value() != null)).collect(Collectors.toSet());
+        for (Enrolled s : students) {
+            List<Measure> without = byId.values().stream().filter(m -> given.contains(m.id()) && missed(standings.of(s.id(), m.id()).get(last))).toList();
+            if (!without.isEmpty()) {
+                Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
+                missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
+                        "screening", "not screened this " + window.name().toLowerCase(Locale.ROOT)
+                        + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()), cell.date()));
             }
         }
         return missing;
+    }
+
+    private static boolean missed(Cell cell) {
+        return cell.value() == null && !cell.status().equals("elsewhere") && !cell.status().equals("exempt");
     }
 
     private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
@@ -122,7 +130,7 @@ public class DeskService {
             if (there && newest.n() >= 3) {
                 long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
                 reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), "goal",
-                        weeks > 0 ? "past the goal, " + org.zealousladder.server.platform.Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
+                        weeks > 0 ? "past the goal, " + Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
                                 : "goal met"));
             }
         }

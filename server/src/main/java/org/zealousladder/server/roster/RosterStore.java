@@ -30,11 +30,12 @@ class RosterStore {
         return db.sql("""
                 select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id
                   from roster_class c join roster_school s on s.id = c.school_id
+                 where c.id in (select class_id from roster_visible_class)
                  order by s.name, c.grade, c.name""").query(ClassRef.class).list();
     }
 
     boolean classVisible(int classId) {
-        return db.sql("select exists (select from roster_class where id = :id)").param("id", classId).query(Boolean.class).single();
+        return db.sql("select exists (select from roster_visible_class where class_id = :id)").param("id", classId).query(Boolean.class).single();
     }
 
     List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
@@ -43,7 +44,7 @@ class RosterStore {
             case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
-        return db.sql(ENROLLED + " where " + scope + """
+        return db.sql(ENROLLED + " where " + scope + "\n" + """
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by s.given_name, s.family_name, s.id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)

@@ -10,7 +10,7 @@ import org.springframework.stereotype.Repository;
 
 @Repository
 class ScoresStore {
-    private static final String KNOWN = """
+    private static final String KNOWN = "\n" + """
              and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
             """;
     private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status from scores_score s ";

@@ -84,7 +84,7 @@ public class StudentsService {
             }
         }
         List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
-                .map(s -> new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), false)).toList();
+                .map(s -> new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), false, false)).toList();
         return new Lane(card.measure(), card, earlier, seasons);
     }
 

@@ -34,6 +34,9 @@ import org.zealousladder.server.trends.TrendCard.TrendStop;
 /** Makes a card from records: splits phases, asks the core for trend, chance and decision, and lays out the line. */
 final class CardMaker {
     private static final int STOPS = 12;
+
+    /** Scores up to this many days before a goal's start belong to its first phase: the baseline was taken from them. */
+    private static final int BASELINE_DAYS = 21;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
     private final LocalDate origin;
@@ -53,7 +56,8 @@ final class CardMaker {
         List<LocalDate> changes = taken.stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn)
                 .filter(d -> !d.isBefore(origin)).distinct().toList();
         Decider decider = new Decider(measure.settings(), Trend.Method.SINGLE, measure.semOrZero());
-        List<ScoreSeries> phases = split(series, changes);
+        ScoreSeries monitored = goal == null ? series : series.from(week(goal.startDate().minusDays(BASELINE_DAYS)));
+        List<ScoreSeries> phases = split(monitored, changes);
         List<PhaseTrend> trends = new ArrayList<>();
         for (int i = 0; i < phases.size(); i++) {
             boolean last = i == phases.size() - 1;
@@ -76,7 +80,7 @@ final class CardMaker {
             settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(kind, asOf) ? null
                     : taken.get(taken.size() - 1).lookAgainOn();
         }
-        return new TrendCard(student, measure.ref(), points(scores, phases, series), trends, changes, goalView, proposal, settledUntil);
+        return new TrendCard(student, measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil);
     }
 
     private double week(LocalDate day) {
@@ -161,10 +165,10 @@ final class CardMaker {
         return s.rule().label() + ", " + threshold + (since == null ? "." : " since " + DAY.format(since) + ".");
     }
 
-    /** Outliers are marked within each phase: a jump at a plan change is not a wild score. */
-    private List<TrendPoint> points(List<Score> scores, List<ScoreSeries> phases, ScoreSeries series) {
+    /** Outliers are marked within each phase: a jump at a plan change is not a wild score. The first {@code before} are in none. */
+    private static List<TrendPoint> points(List<Score> scores, List<ScoreSeries> phases, int before) {
         Set<Integer> wild = new HashSet<>();
-        int before = 0;
+        int unfitted = before;
         for (ScoreSeries phase : phases) {
             for (int i : Outliers.mark(phase)) {
                 wild.add(before + i);
@@ -175,8 +179,9 @@ final class CardMaker {
         int k = 0;
         for (Score s : scores) {
             boolean outlier = s.scored() && wild.contains(k);
+            boolean fitted = s.scored() && k >= unfitted;
             k += s.scored() ? 1 : 0;
-            points.add(new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), outlier));
+            points.add(new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), outlier, fitted));
         }
         return points;
     }

@@ -17,8 +17,8 @@ import org.zealousladder.server.roster.StudentRef;
 public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint> points, List<PhaseTrend> phases,
         List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable Proposal decision, @Nullable LocalDate settledUntil) {
 
-    /** One entry; {@code value} is there exactly when it was scored. */
-    public record TrendPoint(long id, LocalDate date, @Nullable Double value, String status, boolean outlier) {}
+    /** One entry; {@code value} is there exactly when it was scored. Scores from before the monitoring are not {@code fitted}. */
+    public record TrendPoint(long id, LocalDate date, @Nullable Double value, String status, boolean outlier, boolean fitted) {}
 
     /** The fitted trend of one phase, with its line and ribbon at some days. */
     public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, List<TrendStop> stops) {}
