@@ -363,11 +363,6 @@ export interface components {
             /** Format: double */
             value?: number;
         };
-        CsrfToken: {
-            headerName?: string;
-            parameterName?: string;
-            token?: string;
-        };
         DecisionForm: {
             because: string;
             kind: string;
@@ -754,6 +749,7 @@ export interface components {
         TrendPoint: {
             /** Format: date */
             date: string;
+            fitted: boolean;
             /** Format: int64 */
             id: number;
             outlier: boolean;
@@ -997,6 +993,7 @@ export interface operations {
                 measure?: number;
                 year: number;
                 asOf: string;
+                students?: number[];
             };
             header?: never;
             path?: never;
@@ -1083,9 +1080,7 @@ export interface operations {
     };
     session: {
         parameters: {
-            query: {
-                csrf: components["schemas"]["CsrfToken"];
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;

@@ -53,7 +53,7 @@ class SessionController {
             @NotBlank(message = "give your name") String name, @NotBlank(message = "choose a password") String password) {}
 
     @GetMapping("/api/session")
-    SessionView session(CsrfToken csrf) {
+    SessionView session(@io.swagger.v3.oas.annotations.Parameter(hidden = true) CsrfToken csrf) {
         csrf.getToken(); // makes sure that the cookie is written before the first form is sent
         return view();
     }

@@ -35,12 +35,12 @@ public class ExportService {
         this.scores = scores;
     }
 
-    /** Scores of the year, of one measure or of all when it is null. */
-    public void write(Who who, @Nullable Integer measureId, int yearId, LocalDate asked, Writer out) {
+    /** Scores of the year, of one measure or of all when it is null; of {@code picked} students only, unless that is empty. */
+    public void write(Who who, @Nullable Integer measureId, int yearId, LocalDate asked, List<Integer> picked, Writer out) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         Map<Integer, Measure> byId = measureId == null ? measures.byId() : Map.of(measureId, measures.measure(measureId));
-        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Enrolled> students = picked.isEmpty() ? roster.enrolled(who, yearId, asOf) : roster.enrolledAmong(picked, asOf);
         Map<Integer, String> codes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::code, (a, b) -> a));
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("student", "measure", "date", "score", "status");

@@ -83,9 +83,9 @@ class RecordsController {
 
     @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")
     ResponseEntity<String> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
-            @RequestParam LocalDate asOf) {
+            @RequestParam LocalDate asOf, @RequestParam(required = false) @Nullable List<Integer> students) {
         StringWriter text = new StringWriter();
-        exports.write(Who.parse(who), measure, year, asOf, text);
+        exports.write(Who.parse(who), measure, year, asOf, students == null ? List.of() : students, text);
         return csv("scores-" + asOf + ".csv", text.toString());
     }
 

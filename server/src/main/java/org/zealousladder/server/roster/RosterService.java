@@ -44,6 +44,11 @@ public class RosterService {
         return store.enrolled(who, yearId, asOf);
     }
 
+    /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}. */
+    public List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
+        return store.enrolledAmong(students, asOf);
+    }
+
     private void requireVisible(Who who) {
         Viewer viewer = Viewer.current();
         switch (who.kind()) {

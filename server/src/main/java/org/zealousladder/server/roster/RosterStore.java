@@ -56,6 +56,13 @@ class RosterStore {
         return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(Enrolled.class).list();
     }
 
+    List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
+        return db.sql(ENROLLED + """
+                 where s.id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                 order by s.given_name, s.family_name, s.id""")
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(Enrolled.class).list();
+    }
+
     record GradeOn(int studentId, LocalDate day, int grade) {}
 
     List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {

@@ -1,0 +1,53 @@
+import createClient from 'openapi-fetch';
+import type { paths } from './schema';
+
+/** An error as the server tells it (RFC 9457), or that it could not be reached (status 0). */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    sentence: string,
+    readonly field?: string,
+  ) {
+    super(sentence);
+  }
+}
+
+const api = createClient<paths>({ credentials: 'same-origin' });
+
+api.use({
+  onRequest({ request }) {
+    const token = csrfToken();
+    if (token && request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', token);
+    }
+    return request;
+  },
+  async onResponse({ response }) {
+    if (!response.ok) {
+      throw await problemOf(response);
+    }
+  },
+  onError() {
+    return new Problem(0, 'The server cannot be reached. Check the connection; what you typed is still here.');
+  },
+});
+
+export function csrfToken(): string {
+  return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+}
+
+export async function problemOf(response: Response): Promise<Problem> {
+  const body = (await response.json().catch(() => ({}))) as { detail?: string; field?: string };
+  return new Problem(
+    response.status,
+    body.detail ?? 'The server could not do this. Try again in a moment.',
+    body.field,
+  );
+}
+
+/** The data of an answer; errors have been thrown by then. */
+export async function data<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T;
+}
+
+export { api };

@@ -1,0 +1,24 @@
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+export type Session = Schemas['SessionView'];
+export type ScopeChoices = Schemas['ScopeChoices'];
+export type ClassRef = Schemas['ClassRef'];
+export type MeasureRef = Schemas['MeasureRef'];
+export type StudentRef = Schemas['StudentRef'];
+export type TrendCard = Schemas['TrendCard'];
+export type TrendPoint = Schemas['TrendPoint'];
+export type PhaseTrend = Schemas['PhaseTrend'];
+export type PeerMedian = Schemas['PeerMedian'];
+export type TrendDetail = Schemas['TrendDetail'];
+export type Goal = Schemas['Goal'];
+export type Taken = Schemas['Taken'];
+export type DeskView = Schemas['DeskView'];
+export type LadderView = Schemas['LadderView'];
+export type Season = Schemas['Season'];
+export type LadderRow = Schemas['Row'];
+export type Cell = Schemas['Cell'];
+export type StudentPage = Schemas['StudentPage'];
+export type ImportResult = Schemas['ImportResult'];
+export type ImportPreview = Schemas['Preview'];
+export type DecisionForm = Schemas['DecisionForm'];

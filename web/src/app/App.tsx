@@ -1,0 +1,80 @@
+import { lazy, Suspense } from 'react';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { useScopeChoices, useSession } from '../api/queries';
+import { SetupPage } from '../features/people/SetupPage';
+import { SignInPage } from '../features/people/SignInPage';
+import { Failed, Loading } from '../ui/States';
+import { NamesProvider } from './names';
+import { PicksProvider } from './picks';
+import { Shell } from './Shell';
+import { ScopeContext, useScopeFromAddress } from './scope';
+
+const Desk = lazy(() => import('../features/desk/DeskPage'));
+const Ladder = lazy(() => import('../features/ladder/LadderPage'));
+const Trends = lazy(() => import('../features/trends/TrendsPage'));
+const Student = lazy(() => import('../features/students/StudentView'));
+const Records = lazy(() => import('../features/records/RecordsPage'));
+
+export function App() {
+  const session = useSession();
+  const { pathname } = useLocation();
+  if (session.isPending) return null;
+  if (session.isError) {
+    return (
+      <main className="p-8">
+        <Failed error={session.error} again={() => session.refetch()} />
+      </main>
+    );
+  }
+  if (pathname === '/setup') return <SetupPage />;
+  if (!session.data.person) return <SignInPage session={session.data} />;
+  return (
+    <NamesProvider>
+      <PicksProvider>
+        <SignedIn role={session.data.person.role} />
+      </PicksProvider>
+    </NamesProvider>
+  );
+}
+
+function SignedIn({ role }: { role: string }) {
+  const choices = useScopeChoices(true);
+  const state = useScopeFromAddress(choices.data);
+  if (choices.isPending) return null;
+  if (choices.isError) {
+    return (
+      <main className="p-8">
+        <Failed error={choices.error} again={() => choices.refetch()} />
+      </main>
+    );
+  }
+  return (
+    <ScopeContext value={state}>
+      <Shell>
+        <Suspense fallback={<Loading label="Opening the view ..." />}>
+          <Routes>
+            <Route path="/desk" element={state ? <Desk /> : <NothingYet role={role} />} />
+            <Route path="/ladder" element={state ? <Ladder /> : <NothingYet role={role} />} />
+            <Route path="/trends" element={state ? <Trends /> : <NothingYet role={role} />} />
+            <Route path="/students/:id" element={state ? <Student /> : <NothingYet role={role} />} />
+            <Route path="/records" element={<Records />} />
+            <Route path="*" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
+          </Routes>
+        </Suspense>
+      </Shell>
+    </ScopeContext>
+  );
+}
+
+function NothingYet({ role }: { role: string }) {
+  return (
+    <div className="max-w-xl">
+      <h1 className="text-[17px] font-semibold m-0">There are no classes here yet</h1>
+      <p className="text-soft">
+        {role === 'administrator'
+          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cuts, classes, students, enrolments, people, teaches, scores.'
+          : 'Ask your administrator to put you down for your classes; they appear here at once.'}
+      </p>
+    </div>
+  );
+}

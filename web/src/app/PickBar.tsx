@@ -1,0 +1,60 @@
+import { useContext } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../ui/Button';
+import { plural } from './format';
+import { useNames } from './names';
+import { usePicks } from './picks';
+import { ScopeContext } from './scope';
+
+/** What is picked and what can be done with it. */
+export function PickBar() {
+  const picks = usePicks();
+  const { nameOf } = useNames();
+  const state = useContext(ScopeContext);
+  const one = picks.all.length === 1 ? picks.all[0] : undefined;
+  return (
+    <section
+      aria-label="Picked students"
+      className="no-print sticky bottom-0 border-t border-line bg-wash flex items-center gap-4 px-3 md:pr-7 min-h-[52px] text-[14px]"
+    >
+      {picks.all.length === 0 || !state ? (
+        <>
+          <b className="text-[15px] whitespace-nowrap">Nothing picked</b>
+          <span className="text-soft hidden sm:inline">
+            Click a mark, a band or a row number to pick students; picks stay with you between views.
+          </span>
+        </>
+      ) : (
+        <>
+          <b className="text-[15px] whitespace-nowrap" aria-live="polite">
+            {picks.all.length} picked
+          </b>
+          <span className="text-soft flex-1 min-w-0 truncate" title={picks.all.map(nameOf).join(', ')}>
+            {picks.all.map((s) => nameOf(s).split(' ')[0]).join(', ')}
+          </span>
+          {one && (
+            <Link
+              to={state.link(`/students/${one.id}`)}
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline"
+            >
+              Open the page
+            </Link>
+          )}
+          <a
+            className="text-act font-semibold text-[13.5px] no-underline hover:underline whitespace-nowrap"
+            href={`/api/records/scores.csv?${new URLSearchParams({
+              who: state.scope.who,
+              year: String(state.scope.year),
+              asOf: state.scope.asOf,
+              students: picks.all.map((s) => s.id).join(','),
+            })}`}
+            download
+          >
+            Export {plural(picks.all.length, 'student')}
+          </a>
+          <Button onClick={() => picks.set([])}>Clear</Button>
+        </>
+      )}
+    </section>
+  );
+}

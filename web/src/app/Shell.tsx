@@ -1,0 +1,119 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Eye, EyeOff, Moon, Sun } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { type ReactNode, useContext, useState } from 'react';
+import { api } from '../api/client';
+import { useSession } from '../api/queries';
+import { GoTo } from './GoTo';
+import { useNames } from './names';
+import { PickBar } from './PickBar';
+import { Rail } from './Rail';
+import { ScopeLine } from './ScopeLine';
+import { ShortcutsHelp } from './ShortcutsHelp';
+import { ScopeContext } from './scope';
+import { applyTheme, savedTheme, saveTheme } from './theme';
+import { useShortcuts } from './useShortcuts';
+
+/** The frame around every view: rail, scope line, pick bar, and what can be reached from anywhere. */
+export function Shell({ children }: { children: ReactNode }) {
+  const [goTo, setGoTo] = useState(false);
+  const [help, setHelp] = useState(false);
+  const names = useNames();
+  const state = useContext(ScopeContext);
+  useShortcuts({ goTo: () => setGoTo(true), help: () => setHelp(true), hideNames: names.toggle });
+  return (
+    <div className="md:grid md:grid-cols-[148px_1fr] md:h-screen whole-page">
+      <a href="#view" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-2">
+        Skip to the view
+      </a>
+      <Rail />
+      <div className="md:grid md:grid-rows-[64px_1fr_52px] md:h-screen min-w-0 whole-page">
+        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-3 md:pr-7 py-2 border-b border-hair min-w-0">
+          {state ? <ScopeLine state={state} /> : <span className="text-[19px]">Zealous Ladder</span>}
+          <div className="ml-auto flex items-center gap-4 text-[13.5px] text-soft no-print">
+            <button type="button" onClick={() => setGoTo(true)} className="hover:text-ink">
+              Go to <kbd className="font-sans text-[12px] border border-line rounded px-1.5 py-px">Ctrl K</kbd>
+            </button>
+            <button
+              type="button"
+              onClick={names.toggle}
+              aria-pressed={names.hidden}
+              className="flex items-center gap-1.5 hover:text-ink"
+            >
+              {names.hidden ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
+              {names.hidden ? 'Show names' : 'Hide names'}
+            </button>
+            <PersonMenu help={() => setHelp(true)} />
+          </div>
+        </header>
+        <main
+          id="view"
+          tabIndex={-1}
+          className="px-3 md:pr-7 pt-4 pb-4 overflow-y-auto min-h-0 outline-none whole-page"
+        >
+          {state && !state.live && (
+            <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
+              You are looking at the records as they were known on an earlier day. Nothing can be entered here;{' '}
+              <button
+                type="button"
+                className="text-act underline"
+                onClick={() => state.change({ asOf: state.choices.today, year: state.choices.years[0]?.id })}
+              >
+                go back to today
+              </button>
+              .
+            </p>
+          )}
+          {children}
+        </main>
+        <PickBar />
+      </div>
+      <GoTo open={goTo} onClose={() => setGoTo(false)} />
+      <ShortcutsHelp open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function PersonMenu({ help }: { help: () => void }) {
+  const session = useSession();
+  const queries = useQueryClient();
+  const [theme, setTheme] = useState(savedTheme());
+  const dark = document.documentElement.dataset.theme === 'dark';
+  const switchTheme = () => {
+    const next = dark ? 'light' : 'dark';
+    saveTheme(next);
+    applyTheme(next);
+    setTheme(next);
+  };
+  const signOut = async () => {
+    await api.DELETE('/api/session');
+    queries.clear();
+    window.location.assign('/');
+  };
+  const item =
+    'px-3 py-1.5 text-[14px] flex gap-2 items-center outline-none data-[highlighted]:bg-picked cursor-pointer';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="hover:text-ink">{session.data?.person?.name}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 bg-paper border border-line shadow-lg py-1 min-w-48"
+        >
+          <div className="px-3 py-1 text-[13px] text-soft">Signed in as {session.data?.person?.role}</div>
+          <DropdownMenu.Item className={item} onSelect={switchTheme} key={theme}>
+            {dark ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}{' '}
+            {dark ? 'Light colours' : 'Dark colours'}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={help}>
+            Keyboard shortcuts
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={signOut}>
+            Sign out
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

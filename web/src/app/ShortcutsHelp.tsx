@@ -1,0 +1,29 @@
+import { Dialog } from '../ui/Dialog';
+import { VIEWS } from './views';
+
+const KEYS: [string, string][] = [
+  ['Ctrl K', 'Go to a student, a class or a view'],
+  ...VIEWS.map((v): [string, string] => [`g then ${v.key}`, v.name]),
+  ['h', 'Hide or show names'],
+  ['Arrow keys', 'Move between charts; move the grip on the Ladder'],
+  ['Enter', 'Open what is in focus; save a score'],
+  ['Esc', 'Back out'],
+  ['?', 'This list'],
+];
+
+export function ShortcutsHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} title="Keyboard shortcuts">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 m-0">
+        {KEYS.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="font-sans text-[13px] border border-line rounded px-1.5 py-0.5">{key}</kbd>
+            </dt>
+            <dd className="m-0">{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

@@ -1,0 +1,62 @@
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const DAY = 86_400_000;
+
+/** Days since 1970 of an ISO date. */
+export function dayNumber(iso: string): number {
+  return Date.parse(`${iso}T00:00:00Z`) / DAY;
+}
+
+export function isoOf(day: number): string {
+  return new Date(day * DAY).toISOString().slice(0, 10);
+}
+
+/** 13 Mar 2026 */
+export function longDay(iso: string): string {
+  return `${shortDay(iso)} ${iso.slice(0, 4)}`;
+}
+
+/** 13 Mar */
+export function shortDay(iso: string): string {
+  return `${Number(iso.slice(8))} ${MONTHS[Number(iso.slice(5, 7)) - 1]}`;
+}
+
+export function monthName(iso: string): string {
+  return MONTHS[Number(iso.slice(5, 7)) - 1] ?? '';
+}
+
+/** The first days of the months from one day to another. */
+export function monthStarts(from: number, to: number): string[] {
+  const starts: string[] = [];
+  const first = new Date(from * DAY);
+  for (let m = first.getUTCMonth(), y = first.getUTCFullYear(); ; m++) {
+    if (m > 11) {
+      m = 0;
+      y++;
+    }
+    const iso = `${y}-${String(m + 1).padStart(2, '0')}-01`;
+    if (dayNumber(iso) > to) {
+      return starts;
+    }
+    if (dayNumber(iso) >= from) {
+      starts.push(iso);
+    }
+  }
+}
+
+/** A score: as many decimals as it has, at most one more than none, and a true minus. */
+export function score(value: number): string {
+  return value.toFixed(Number.isInteger(value) ? 0 : 1).replace('-', '−');
+}
+
+export function signed(value: number): string {
+  return value > 0 ? `+${score(value)}` : score(value);
+}
+
+export function percent(share: number): string {
+  if (share < 0.01) return 'under 1 %';
+  return share > 0.99 ? 'over 99 %' : `${Math.round(100 * share)} %`;
+}
+
+export function plural(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

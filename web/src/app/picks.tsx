@@ -1,0 +1,40 @@
+import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
+import type { StudentRef } from '../api/types';
+
+interface Picks {
+  all: StudentRef[];
+  has: (id: number) => boolean;
+  /** Replaces the picks. */
+  set: (students: StudentRef[]) => void;
+  toggle: (student: StudentRef) => void;
+  /** Picks these if any of them is not picked yet, else drops them. */
+  toggleAll: (students: StudentRef[]) => void;
+}
+
+const PicksContext = createContext<Picks | null>(null);
+
+/** The students picked anywhere; they follow the user between views. */
+export function PicksProvider({ children }: { children: ReactNode }) {
+  const [all, setAll] = useState<StudentRef[]>([]);
+  const picks = useMemo<Picks>(() => {
+    const ids = new Set(all.map((s) => s.id));
+    return {
+      all,
+      has: (id) => ids.has(id),
+      set: setAll,
+      toggle: (s) => setAll(ids.has(s.id) ? all.filter((p) => p.id !== s.id) : [...all, s]),
+      toggleAll: (students) => {
+        const missing = students.filter((s) => !ids.has(s.id));
+        const dropped = new Set(students.map((s) => s.id));
+        setAll(missing.length > 0 ? [...all, ...missing] : all.filter((p) => !dropped.has(p.id)));
+      },
+    };
+  }, [all]);
+  return <PicksContext value={picks}>{children}</PicksContext>;
+}
+
+export function usePicks(): Picks {
+  const picks = useContext(PicksContext);
+  if (!picks) throw new Error('usePicks outside PicksProvider');
+  return picks;
+}

@@ -1,0 +1,60 @@
+import { type ScaleLinear, scaleLinear } from 'd3-scale';
+import type { Goal, MeasureRef, TrendCard } from '../api/types';
+import { dayNumber } from '../app/format';
+
+/** Both axes of a trend chart: days since 1970 across, score units up. */
+export interface Scales {
+  x: ScaleLinear<number, number>;
+  y: ScaleLinear<number, number>;
+  width: number;
+  height: number;
+}
+
+export interface Frame {
+  days: [number, number];
+  scores: [number, number];
+}
+
+/** A frame in which all of some cards can be compared: the same days and the same scores. */
+export function commonFrame(cards: TrendCard[], extra: { goals?: Goal[]; medians?: number[] } = {}): Frame {
+  const days: number[] = [];
+  const scores: number[] = [...(extra.medians ?? [])];
+  for (const card of cards) {
+    for (const p of card.points) {
+      days.push(dayNumber(p.date));
+      if (p.value !== undefined) scores.push(p.value);
+    }
+    const goals = [...(card.goal ? [card.goal] : []), ...(extra.goals ?? [])];
+    for (const g of goals) {
+      days.push(dayNumber(g.startDate), dayNumber(g.goalDate));
+      scores.push(g.startScore, g.goalScore);
+    }
+    for (const stop of card.phases.at(-1)?.stops ?? []) scores.push(stop.level);
+  }
+  if (days.length === 0 || scores.length === 0) return { days: [0, 1], scores: [0, 1] };
+  const measure = cards[0]?.measure as MeasureRef;
+  const [low, high] = [Math.min(...scores), Math.max(...scores)];
+  const room = Math.max((high - low) * 0.08, 2);
+  return {
+    days: [Math.min(...days), Math.max(...days)],
+    scores: [Math.max(measure.lowest, low - room), Math.min(measure.highest, high + room)],
+  };
+}
+
+export function scalesFor(
+  frame: Frame,
+  width: number,
+  height: number,
+  margin: { top: number; right: number; bottom: number; left: number },
+): Scales {
+  return {
+    x: scaleLinear()
+      .domain(frame.days)
+      .range([margin.left, width - margin.right]),
+    y: scaleLinear()
+      .domain(frame.scores)
+      .range([height - margin.bottom, margin.top]),
+    width,
+    height,
+  };
+}
