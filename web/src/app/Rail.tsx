@@ -22,10 +22,10 @@ export function Rail() {
             <NavLink
               to={state ? state.link(view.path) : view.path}
               className={({ isActive }) =>
-                `flex items-end h-[34px] md:h-[44px] px-2 pb-1.5 text-[14.5px] border-b-[1.5px] no-underline ${
+                `flex items-end h-[34px] md:h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
                   isActive
                     ? 'font-bold text-act border-b-4 border-act'
-                    : 'text-ink md:border-stile border-transparent hover:text-act'
+                    : 'text-ink border-b-[1.5px] md:border-stile border-transparent hover:text-act'
                 }`
               }
             >

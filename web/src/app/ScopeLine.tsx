@@ -43,7 +43,7 @@ export function ScopeLine({ state }: { state: ScopeState }) {
                 const same =
                   choices.classes.find((c) => c.yearId === y.id && (!now || c.name === now.name)) ??
                   choices.classes.find((c) => c.yearId === y.id);
-                const asOf = choices.today < y.ends ? choices.today : y.ends;
+                const asOf = [choices.today, y.ends].sort()[0];
                 change({
                   year: y.id,
                   asOf,

@@ -83,7 +83,8 @@ function Labels({
   scales: ReturnType<typeof scalesFor>;
 }) {
   const right = (scales.x.range()[1] as number) + 8;
-  const end = card.phases.at(-1)?.stops.at(-1);
+  const newest = card.phases.at(-1);
+  const end = newest?.stops.at(-1);
   const labels: { text: string; at: number; colour: string }[] = [];
   if (card.goal)
     labels.push({
@@ -91,7 +92,7 @@ function Labels({
       at: scales.y(card.goal.goalScore),
       colour: 'var(--act)',
     });
-  if (end && card.goal)
+  if (end && newest && end.date > newest.lastScore)
     labels.push({ text: `Trend ${score(Math.round(end.level))}`, at: scales.y(end.level), colour: 'var(--ink)' });
   labels.sort((a, b) => a.at - b.at);
   if (labels.length === 2 && (labels[1]?.at ?? 0) - (labels[0]?.at ?? 0) < 15) {

@@ -37,7 +37,7 @@ function Whole({ view }: { view: LadderView }) {
   const last = view.seasons.length - 1;
   const pickedIds = useMemo(() => new Set(picks.all.map((s) => s.id)), [picks.all]);
   return (
-    <div className="grid xl:grid-cols-[minmax(0,690px)_minmax(360px,1fr)] gap-x-7 gap-y-6">
+    <div className="grid xl:grid-cols-[minmax(0,648px)_minmax(400px,1fr)] gap-x-7 gap-y-6">
       <section aria-labelledby="ladder-title" className="min-w-0">
         <h1 id="ladder-title" className="text-[15px] font-semibold m-0">
           {view.seasons[last]?.name} screening, {view.measure.name}

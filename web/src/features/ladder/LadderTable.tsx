@@ -30,7 +30,7 @@ export function LadderTable({
     <th
       scope="col"
       aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
-      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-2.5 border-b border-line ${left ? 'text-left' : 'text-right'}`}
+      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-2 border-b border-line ${left ? 'text-left' : 'text-right'}`}
     >
       <button
         type="button"
@@ -82,7 +82,7 @@ export function LadderTable({
                     {i + 1}
                   </button>
                 </td>
-                <td className="border-b border-hair pl-2.5 max-w-44 truncate">
+                <td className="border-b border-hair pl-2 max-w-44 truncate">
                   <Link to={link(`/students/${r.student.id}`)} className="text-ink no-underline hover:underline">
                     {nameOf(r.student)}
                   </Link>
@@ -90,17 +90,15 @@ export function LadderTable({
                 {r.cells.map((cell, k) => (
                   <td
                     key={view.seasons[k]?.windowId}
-                    className="border-b border-hair pl-2.5 text-right whitespace-nowrap"
+                    className="border-b border-hair pl-2 text-right whitespace-nowrap"
                   >
                     <CellText cell={cell} mark={k === last} />
                   </td>
                 ))}
                 {view.seasons.length > 1 && (
-                  <td className="border-b border-hair pl-2.5 text-right">
-                    {r.gain === undefined ? '' : signed(r.gain)}
-                  </td>
+                  <td className="border-b border-hair pl-2 text-right">{r.gain === undefined ? '' : signed(r.gain)}</td>
                 )}
-                {ranks && <td className="border-b border-hair pl-2.5 text-right">{r.cells[last]?.percentile ?? ''}</td>}
+                {ranks && <td className="border-b border-hair pl-2 text-right">{r.cells[last]?.percentile ?? ''}</td>}
               </tr>
             );
           })}

@@ -74,7 +74,7 @@ function Page({ page }: { page: StudentPage }) {
                 <h2 className="text-[15px] font-semibold m-0">{lane.measure.name}</h2>
                 <span className="text-soft text-[13px]">{lane.measure.unit}</span>
                 <Seasons seasons={lane.seasons} />
-                <span className="ml-auto flex gap-4 no-print">
+                <span className="ml-auto flex gap-4 items-center no-print">
                   {live && !lane.card.goal && <Button onClick={() => setGoalFor(lane.card)}>Set a goal</Button>}
                   <Link
                     to={link('/trends', {

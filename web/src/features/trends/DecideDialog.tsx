@@ -15,7 +15,7 @@ export type DecisionKind = 'hold' | 'raise' | 'plan-changed' | 'set-aside';
 const LABELS: Record<DecisionKind, string> = {
   hold: 'Hold course',
   raise: 'Raise the goal',
-  'plan-changed': 'Plan changed',
+  'plan-changed': 'Change the plan',
   'set-aside': 'Set aside',
 };
 

@@ -64,7 +64,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
             <option value="invalid">Invalid</option>
           </select>
         </Field>
-        <Field label={`Score, ${card.measure.unit}`} error={fieldError('value')}>
+        <Field label="Score" error={fieldError('value')}>
           <input
             ref={input}
             inputMode="decimal"

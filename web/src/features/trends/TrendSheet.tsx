@@ -151,6 +151,7 @@ function Verdict({ detail }: { detail: TrendDetail }) {
       </p>
       <p className="m-0 text-[13px] text-soft">
         {card.goal?.projected &&
+          d.kind !== 'too-soon' &&
           `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(Math.round(card.goal.projected.level))} (${score(Math.round(card.goal.projected.low))} to ${score(Math.round(card.goal.projected.high))}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
         {d.rules
           .filter((r) => !r.inUse)

@@ -7,6 +7,9 @@ create function scope_person() returns integer language sql stable
 create function scope_role() returns text language sql stable
   return coalesce(current_setting('ladder.role', true), '');
 
+create function scope_today() returns date language sql stable
+  return coalesce(nullif(current_setting('ladder.today', true), '')::date, current_date);
+
 create table roster_school (
   id   integer generated always as identity primary key,
   code text not null unique check (code <> ''),
@@ -83,27 +86,25 @@ create table people_setup_link (
   used_at    timestamptz
 );
 
--- Students that a teacher or a coordinator may see: those ever enrolled in a class of theirs, or in their school. An
--- administrator is let through by the policies themselves, without this list. The view runs as its owner.
+-- What a viewer may open. A teacher keeps a class for 90 days after its year has ended: time to finish the reports, not for
+-- ever. A coordinator has the school, an administrator everything. Class names are not secret (a student's history names
+-- them); the lists in them are. The views run as their owner, past the policies below.
+create view roster_visible_class as
+  select t.class_id
+    from people_teaches t join roster_class c on c.id = t.class_id join roster_year y on y.id = c.year_id
+   where scope_role() = 'teacher' and t.person_id = scope_person() and y.ends >= scope_today() - 90
+  union all
+  select c.id from people_person p join roster_class c on c.school_id = p.school_id
+   where scope_role() = 'coordinator' and p.id = scope_person()
+  union all
+  select c.id from roster_class c where scope_role() = 'administrator';
+
+-- Students that a teacher or a coordinator may see: those ever enrolled in a class they may open. The policies let an
+-- administrator through without this list.
 create view roster_visible_student as
   select e.student_id
-    from people_teaches t join roster_enrolment e on e.class_id = t.class_id
-   where scope_role() = 'teacher' and t.person_id = scope_person()
-  union
-  select e.student_id
-    from people_person p
-    join roster_class c on c.school_id = p.school_id
-    join roster_enrolment e on e.class_id = c.id
-   where scope_role() = 'coordinator' and p.id = scope_person();
-
--- Classes are not secret by name (a student's history names them), but the lists in them are: what a viewer may open.
-create view roster_visible_class as
-  select c.id as class_id from roster_class c where scope_role() = 'administrator'
-  union
-  select t.class_id from people_teaches t where scope_role() = 'teacher' and t.person_id = scope_person()
-  union
-  select c.id from people_person p join roster_class c on c.school_id = p.school_id
-   where scope_role() = 'coordinator' and p.id = scope_person();
+    from roster_visible_class v join roster_enrolment e on e.class_id = v.class_id
+   where scope_role() in ('teacher', 'coordinator');
 
 -- The classes each person teaches in the newest year, in words; for choosing a sample person before signing in.
 create view people_taught as

@@ -18,7 +18,7 @@ record Story(String given, String family, String about, double reading, Course c
             new Story("Idris", "Falk", "slower than needed", -1.5, Course.steady(47, 0.62, NEEDED)),
             new Story("Pema", "Dorje", "steady climber past the goal", -0.9, Course.steady(62, 2.1, 1.1)),
             new Story("Emre", "Castellan", "one wild outlier", -0.95,
-                    new Course(LocalDate.of(2025, 12, 4), DemoFiles.TODAY, 60, 1.3, NEEDED, null, 1.3, 7)),
+                    new Course(LocalDate.of(2025, 12, 4), DemoFiles.TODAY, 60, 1.3, NEEDED, null, 1.3, 10)),
             new Story("Zuri", "Halloran", "a plan changed in January that worked", -1.2,
                     new Course(Probes.FIRST, DemoFiles.TODAY, 54, 0.3, 1.3, LocalDate.of(2026, 1, 12), 2.2, -1)),
             new Story("Jory", "Tamsin", "four points only", -1.35,

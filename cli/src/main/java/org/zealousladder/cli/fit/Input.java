@@ -36,7 +36,11 @@ final class Input {
         try (CsvFile file = CsvFile.open(path)) {
             Columns columns = new Columns(file, "scores", "student", "measure", "date", "score");
             for (CsvRecord r = file.nextRow(); r != null; r = file.nextRow()) {
-                readScore(new Row(columns, r, file.rowNumber(), ""));
+                if (file.breaksOff(r)) {
+                    problems.add(new Problem(file.rowNumber(), file.header().get(r.getFieldCount() - 1), CsvFile.BROKEN_OFF));
+                } else {
+                    readScore(new Row(columns, r, file.rowNumber(), ""));
+                }
             }
         }
         List<Problem> twice = new ArrayList<>();

@@ -107,9 +107,10 @@ public class LadderService {
         for (Score s : all) {
             for (Window w : windows) {
                 if (byId.containsKey(s.measureId()) && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends())) {
-                    // Scores come by date: a later one replaces an earlier, but an absence never replaces a score.
+                    // Scores come by date. The first one in the window is the screening: what follows are weekly probes of those
+                    // who are monitored. An absence is replaced by what comes after it.
                     found.computeIfAbsent(s.measureId(), k -> new HashMap<>()).computeIfAbsent(w.id(), k -> new HashMap<>())
-                            .merge(s.studentId(), s, (a, b) -> b.scored() || !a.scored() ? b : a);
+                            .merge(s.studentId(), s, (a, b) -> a.scored() ? a : b);
                 }
             }
         }

@@ -6,7 +6,6 @@ import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -24,11 +23,8 @@ final class ImportRun {
     private static final int SHOWN_CODES = 5;
 
     private final Connection connection;
-    private final LocalDate today;
-
-    ImportRun(Connection connection, LocalDate today) {
+    ImportRun(Connection connection) {
         this.connection = connection;
-        this.today = today;
     }
 
     /** @param take whether to write the accepted rows, or only to say what they would do */
@@ -39,7 +35,6 @@ final class ImportRun {
                 throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
             }
             execute("set local work_mem = '256MB'; set local synchronous_commit = on");
-            execute("select set_config('ladder.today', '" + today + "', true)");
             int rows = new Staging(connection, kind, file.header()).load(file);
             check(kind);
             ImportResult result = result(kind, file, rows);

@@ -20,7 +20,6 @@ import org.springframework.jdbc.support.SQLStateSQLExceptionTranslator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.Refusal;
-import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -37,14 +36,12 @@ public class ImportService {
     private static final Logger LOG = LoggerFactory.getLogger(ImportService.class);
 
     private final RecordsStore store;
-    private final SchoolCalendar calendar;
     private final DataSource dataSource;
     private final JsonMapper json;
     private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
 
-    ImportService(RecordsStore store, SchoolCalendar calendar, DataSource dataSource, JsonMapper json) {
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json) {
         this.store = store;
-        this.calendar = calendar;
         this.dataSource = dataSource;
         this.json = json;
     }
@@ -121,7 +118,7 @@ public class ImportService {
     private ImportResult run(Path path, boolean take) {
         Connection connection = DataSourceUtils.getConnection(dataSource);
         try {
-            return new ImportRun(connection, calendar.today()).run(path, take);
+            return new ImportRun(connection).run(path, take);
         } catch (SQLException e) {
             RuntimeException translated = translator.translate("import", null, e);
             throw translated == null ? new IllegalStateException(e) : translated;

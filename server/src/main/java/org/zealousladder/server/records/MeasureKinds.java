@@ -9,7 +9,7 @@ import java.util.List;
 
 /** Files that say how scores are read: measures, screening windows and cut scores. */
 final class MeasureKinds {
-    private static final String TODAY = "current_setting('ladder.today')::date";
+    private static final String TODAY = "scope_today()";
 
     private MeasureKinds() {}
 

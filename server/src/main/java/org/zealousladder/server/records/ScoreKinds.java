@@ -9,7 +9,7 @@ import org.zealousladder.server.platform.Viewer;
 
 /** Files about students' work: scores, goals and changes of plan. Whoever sees a student may bring them in. */
 final class ScoreKinds {
-    private static final String TODAY = "current_setting('ladder.today')::date";
+    private static final String TODAY = "scope_today()";
 
     private ScoreKinds() {}
 

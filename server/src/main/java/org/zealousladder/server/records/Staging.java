@@ -45,7 +45,11 @@ final class Staging {
         try {
             for (CsvRecord record = file.nextRow(); record != null; record = file.nextRow()) {
                 rows++;
-                stage(record, file.rowNumber(), file.header().size());
+                if (file.breaksOff(record)) {
+                    refuse(file.rowNumber(), file.header().get(record.getFieldCount() - 1), record.getField(record.getFieldCount() - 1), CsvFile.BROKEN_OFF);
+                } else {
+                    stage(record, file.rowNumber(), file.header().size());
+                }
                 if (buffer.length() >= FLUSH_AT) {
                     flush(copy);
                 }

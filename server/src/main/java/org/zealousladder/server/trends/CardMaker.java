@@ -58,14 +58,6 @@ final class CardMaker {
         Decider decider = new Decider(measure.settings(), Trend.Method.SINGLE, measure.semOrZero());
         ScoreSeries monitored = goal == null ? series : series.from(week(goal.startDate().minusDays(BASELINE_DAYS)));
         List<ScoreSeries> phases = split(monitored, changes);
-        List<PhaseTrend> trends = new ArrayList<>();
-        for (int i = 0; i < phases.size(); i++) {
-            boolean last = i == phases.size() - 1;
-            PhaseTrend trend = phaseTrend(decider.fit(phases.get(i)), phases.get(i), last ? goal : null);
-            if (trend != null) {
-                trends.add(trend);
-            }
-        }
         ScoreSeries newest = phases.get(phases.size() - 1);
         GoalView goalView = null;
         Proposal proposal = null;
@@ -76,9 +68,17 @@ final class CardMaker {
             Decision decision = decider.decide(newest, trend, line, week(asOf));
             goalView = goalView(goal, line, trend);
             proposal = proposal(decision, decider, measure, newest, trend, line);
-            String kind = proposal.kind();
-            settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(kind, asOf) ? null
+            settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(proposal.kind(), asOf) ? null
                     : taken.get(taken.size() - 1).lookAgainOn();
+        }
+        List<PhaseTrend> trends = new ArrayList<>();
+        for (int i = 0; i < phases.size(); i++) {
+            // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
+            boolean goesOn = i == phases.size() - 1 && proposal != null && !proposal.kind().equals(Decision.Kind.TOO_SOON.code());
+            PhaseTrend trend = phaseTrend(decider.fit(phases.get(i)), phases.get(i), goesOn ? goal : null);
+            if (trend != null) {
+                trends.add(trend);
+            }
         }
         return new TrendCard(student, measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil);
     }

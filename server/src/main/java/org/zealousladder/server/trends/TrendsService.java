@@ -157,12 +157,12 @@ public class TrendsService {
     private static List<PeerMedian> peers(List<Window> windows, Collection<Score> all) {
         List<PeerMedian> peers = new ArrayList<>();
         for (Window w : windows) {
-            Map<Integer, Score> latest = all.stream()
+            Map<Integer, Score> first = all.stream()
                     .filter(s -> s.scored() && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends()))
-                    .collect(Collectors.toMap(Score::studentId, s -> s, (a, b) -> b));
-            if (latest.size() >= FEWEST_PEERS) {
-                double median = Quantiles.of(latest.values().stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
-                peers.add(new PeerMedian(w.starts().plusDays(w.starts().until(w.ends()).getDays() / 2), median, latest.size()));
+                    .collect(Collectors.toMap(Score::studentId, s -> s, (a, b) -> a));
+            if (first.size() >= FEWEST_PEERS) {
+                double median = Quantiles.of(first.values().stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
+                peers.add(new PeerMedian(w.starts().plusDays(w.starts().until(w.ends()).getDays() / 2), median, first.size()));
             }
         }
         return peers;

@@ -26,6 +26,9 @@ import java.util.Locale;
  * header being row 1; blank rows are passed over but counted.
  */
 public final class CsvFile implements AutoCloseable {
+    /** What to say of a row that {@link #breaksOff}. */
+    public static final String BROKEN_OFF = "The row ends inside a quoted cell. Look for a quote (\") that is not closed.";
+
     private static final int HEADER_LIMIT = 64 * 1024;
 
     private final CsvReader<CsvRecord> reader;
@@ -120,6 +123,12 @@ public final class CsvFile implements AutoCloseable {
             record = next();
         }
         return record;
+    }
+
+    /** Whether a row ends inside a quoted cell: too few cells, and a line break in the last. */
+    public boolean breaksOff(CsvRecord record) {
+        int n = record.getFieldCount();
+        return n < header.size() && record.getField(n - 1).indexOf('\n') >= 0;
     }
 
     private CsvRecord next() throws BadCsvException {

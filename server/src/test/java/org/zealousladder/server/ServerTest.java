@@ -1,0 +1,162 @@
+package org.zealousladder.server;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.demo.DemoFiles;
+import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.records.ImportResult;
+import org.zealousladder.server.records.ImportService;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The whole server on a real database that holds the Skerrow demo, brought in by the ordinary way. */
+@SpringBootTest
+@AutoConfigureMockMvc
+abstract class ServerTest {
+    @Autowired
+    protected MockMvc http;
+    @Autowired
+    protected ImportService imports;
+    @Autowired
+    protected JdbcClient db;
+    @Autowired
+    protected JsonMapper json;
+    @Autowired
+    private PlatformTransactionManager transactions;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestServer.database(registry);
+    }
+
+    @BeforeEach
+    void demo() throws IOException {
+        signInHere(Viewer.SYSTEM);
+        if (db.sql("select not exists (select from roster_school)").query(Boolean.class).single()) {
+            Path folder = Files.createTempDirectory("ladder-demo-");
+            for (Path file : DemoFiles.write(folder, DemoFiles.Size.SKERROW)) {
+                ImportResult result = imports.take(file);
+                if (result.refused() > 0) {
+                    throw new AssertionError(file.getFileName() + ": " + result.refusals());
+                }
+                Files.delete(file);
+            }
+            Files.delete(folder);
+        }
+    }
+
+    @AfterEach
+    void signOutHere() {
+        SecurityContextHolder.clearContext();
+    }
+
+    static void signInHere(Viewer viewer) {
+        SecurityContextHolder.getContext().setAuthentication(as(viewer));
+    }
+
+    static Authentication as(Viewer viewer) {
+        return UsernamePasswordAuthenticationToken.authenticated(viewer, null, List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role())));
+    }
+
+    /** The account of that name. */
+    protected Viewer person(String login) {
+        return db.sql("select id, login, name, role, school_id from people_person where login = :login").param("login", login)
+                .query((r, n) -> new Viewer(r.getInt(1), r.getString(2), r.getString(3), Viewer.Role.of(r.getString(4)), (Integer) r.getObject(5))).single();
+    }
+
+    /** Runs {@code work} in a transaction as {@code viewer}: the database then knows who asks. */
+    protected <T> T asking(Viewer viewer, Callable<T> work) {
+        Authentication before = SecurityContextHolder.getContext().getAuthentication();
+        signInHere(viewer);
+        try {
+            return new TransactionTemplate(transactions).execute(status -> {
+                try {
+                    return work.call();
+                } catch (RuntimeException e) {
+                    throw e;
+                } catch (Exception e) {
+                    throw new IllegalStateException(e);
+                }
+            });
+        } finally {
+            SecurityContextHolder.getContext().setAuthentication(before);
+        }
+    }
+
+    protected int student(String name) {
+        return asking(Viewer.SYSTEM, () -> db.sql("select id from roster_student where given_name || ' ' || family_name = :name").param("name", name)
+                .query(Integer.class).single());
+    }
+
+    protected int classId(String code) {
+        return db.sql("select id from roster_class where code = :code").param("code", code).query(Integer.class).single();
+    }
+
+    protected int measure(String code) {
+        return db.sql("select id from measures_measure where code = :code").param("code", code).query(Integer.class).single();
+    }
+
+    protected int thisYear() {
+        return db.sql("select id from roster_year where name = '2025-26'").query(Integer.class).single();
+    }
+
+    protected ResultActions read(Viewer viewer, String path) {
+        return call(viewer, get(path));
+    }
+
+    protected ResultActions send(Viewer viewer, String path, Map<String, ?> body) {
+        return call(viewer, post(path).contentType("application/json").content(json.writeValueAsString(body)));
+    }
+
+    private ResultActions call(Viewer viewer, org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request) {
+        try {
+            return http.perform(request.with(authentication(as(viewer))).with(csrf()));
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    protected ResultActions upload(Viewer viewer, Path file) {
+        try {
+            return call(viewer, MockMvcRequestBuilders.post("/api/records/imports?name=test.csv").contentType("application/octet-stream")
+                    .content(Files.readAllBytes(file)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    protected JsonNode body(ResultActions answer) {
+        try {
+            return json.readTree(answer.andReturn().getResponse().getContentAsString(java.nio.charset.StandardCharsets.UTF_8));
+        } catch (java.io.UnsupportedEncodingException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,56 @@
+package org.zealousladder.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Assertions;
+import org.springframework.test.context.DynamicPropertyRegistry;
+
+/**
+ * A database of its own for each test context, on the throwaway cluster that {@code ./ladder test} starts. To run one test
+ * from an editor, start a cluster with {@code scripts/database.sh} and set the same three variables.
+ */
+final class TestServer {
+    private static final AtomicInteger NEXT = new AtomicInteger();
+
+    private TestServer() {}
+
+    static void database(DynamicPropertyRegistry registry) {
+        String port = variable("LADDER_TEST_DB_PORT");
+        String owner = variable("LADDER_TEST_OWNER_PASSWORD");
+        String name = "server_" + ProcessHandle.current().pid() + "_" + NEXT.incrementAndGet();
+        try (Connection c = DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + port + "/postgres", "ladder_owner", owner);
+                Statement s = c.createStatement()) {
+            s.execute("create database " + name);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        registry.add("LADDER_DB_URL", () -> "jdbc:postgresql://127.0.0.1:" + port + "/" + name);
+        registry.add("LADDER_DB_PASSWORD", () -> variable("LADDER_TEST_APP_PASSWORD"));
+        registry.add("LADDER_DB_OWNER_PASSWORD", () -> owner);
+        registry.add("LADDER_TODAY", () -> "2026-03-13");
+        registry.add("LADDER_OPENAPI", () -> "true");
+        registry.add("spring.datasource.hikari.maximum-pool-size", () -> "6");
+    }
+
+    private static String variable(String name) {
+        String value = System.getenv(name);
+        Assertions.assertNotNull(value, name + " is not set; run ./ladder test");
+        return value;
+    }
+
+    static Path csv(String... lines) {
+        try {
+            Path file = Files.createTempFile("ladder-test-", ".csv");
+            file.toFile().deleteOnExit();
+            return Files.writeString(file, String.join("\n", lines) + "\n");
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+}
