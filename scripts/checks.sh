@@ -51,6 +51,6 @@ screenshots() {
   need_chromium
   build
   throwaway shots
-  (cd "$ROOT" && mvn -B -q verify -pl core,demo,server,cli,e2e -Dtest=Screenshots -Dladder.excluded= -Dsurefire.failIfNoSpecifiedTests=false)
+  (cd "$ROOT" && mvn -B -q verify -pl core,demo,server,cli,e2e -Dtest=Screenshots -Dsurefire.failIfNoSpecifiedTests=false)
   say "The pictures are in docs/screenshots."
 }

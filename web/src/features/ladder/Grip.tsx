@@ -115,7 +115,7 @@ export function Grip({ view, y, right }: Props) {
         </text>
       </g>
       {used && (
-        <SvgButton label={`Pick ${side === 'below' ? 'above' : 'below'} instead`} onPress={turn}>
+        <SvgButton label={`${side}: pick ${side === 'below' ? 'above' : 'below'} instead`} onPress={turn}>
           <rect x={16} y={side === 'below' ? line + 14 : line - 32} width={48} height={18} fill="var(--paper)" />
           <text
             x={40}

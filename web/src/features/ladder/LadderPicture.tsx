@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
-import type { LadderView, StudentRef } from '../../api/types';
+import type { Cell, LadderView, StudentRef } from '../../api/types';
 import { score } from '../../app/format';
 import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
@@ -176,16 +176,12 @@ export function LadderPicture({ view, picked, pointed, onPoint }: Props) {
               key={`${season.windowId}-${r.student.id}`}
               tabIndex={-1}
               pressed={on}
-              label={`${nameOf(r.student)}, ${season.name}: ${score(cell.value)}${cell.bandName ? `, ${cell.bandName}` : ''}`}
+              label={discWords(nameOf(r.student), initialsOf(r.student), season.name, cell)}
               onPress={() => picks.toggle(r.student)}
               onMouseEnter={() => onPoint(r.student.id)}
               onMouseLeave={() => onPoint(undefined)}
             >
-              <title>
-                {`${nameOf(r.student)}: ${score(cell.value)}${cell.bandName ? `, ${cell.bandName}` : ''}${
-                  cell.certainty === undefined ? '' : `, ${Math.round(100 * cell.certainty)} % sure`
-                }`}
-              </title>
+              <title>{discWords(nameOf(r.student), initialsOf(r.student), season.name, cell)}</title>
               {cell.closeCall && view.sem && k === last && radius > 4 && (
                 <line
                   x1={p.x}
@@ -225,38 +221,38 @@ export function LadderPicture({ view, picked, pointed, onPoint }: Props) {
         const inBand = view.rows.filter((r) => r.cells[last]?.band === i).map((r) => r.student);
         const of = view.seasons[last]?.screened ?? 0;
         return (
-          <SvgButton
-            key={band.name}
-            label={`Pick the ${inBand.length} in ${band.name}`}
-            className="[&:hover>text]:underline"
-            onPress={() => pick(inBand)}
-          >
-            <rect
-              x={(centres[last] as number) + HALF + 34}
-              y={(labels[i] as number) - 16}
-              width={126}
-              height={40}
-              fill="transparent"
-            />
-            <text
-              x={(centres[last] as number) + HALF + 36}
-              y={labels[i]}
-              fontSize={14}
-              fontWeight={650}
-              fill={tierColour(band.tier)}
-            >
-              {band.name}
-            </text>
-            <text
-              x={(centres[last] as number) + HALF + 36}
-              y={(labels[i] as number) + 18}
-              fontSize={13}
-              fill="var(--soft)"
-            >
-              {inBand.length} of {of}
-              {of > 0 ? ` · ${Math.round((100 * inBand.length) / of)} %` : ''}
-            </text>
-          </SvgButton>
+          <g key={band.name}>
+            <SvgButton label={`${band.name} ${share(inBand.length, of)}: pick these`} onPress={() => pick(inBand)}>
+              <rect
+                x={(centres[last] as number) + HALF + 32}
+                y={(labels[i] as number) - 17}
+                width={130}
+                height={42}
+                rx={4}
+                fill="transparent"
+                className="hover:fill-[var(--wash)]"
+              />
+            </SvgButton>
+            <g aria-hidden className="pointer-events-none">
+              <text
+                x={(centres[last] as number) + HALF + 36}
+                y={labels[i]}
+                fontSize={14}
+                fontWeight={650}
+                fill={tierColour(band.tier)}
+              >
+                {band.name}
+              </text>
+              <text
+                x={(centres[last] as number) + HALF + 36}
+                y={(labels[i] as number) + 18}
+                fontSize={13}
+                fill="var(--soft)"
+              >
+                {share(inBand.length, of)}
+              </text>
+            </g>
+          </g>
         );
       })}
       <Grip view={view} y={y} right={(centres[last] as number) + HALF} />
@@ -291,7 +287,7 @@ function Ground({
         <SvgButton
           key={r.student.id}
           pressed={picked.has(r.student.id)}
-          label={`${nameOf(r.student)}: not screened${r.cells[season]?.status === 'none' ? '' : `, ${r.cells[season]?.status}`}`}
+          label={`${nameOf(r.student)}, ${initialsOf(r.student)}: not screened${r.cells[season]?.status === 'none' ? '' : `, ${r.cells[season]?.status}`}`}
           onPress={() => picks.toggle(r.student)}
         >
           <circle
@@ -316,7 +312,7 @@ function Ground({
         </SvgButton>
       ))}
       <SvgButton
-        label={`Pick the ${missing.length} not screened`}
+        label={`${words}: pick all ${missing.length}`}
         className="hover:underline"
         onPress={() => picks.toggleAll(missing.map((r) => r.student))}
       >
@@ -326,6 +322,16 @@ function Ground({
       </SvgButton>
     </g>
   );
+}
+
+function discWords(name: string, initials: string, season: string, cell: Cell): string {
+  const band = cell.bandName ? `, ${cell.bandName}` : '';
+  const sure = cell.certainty === undefined ? '' : `, ${Math.round(100 * cell.certainty)} % sure`;
+  return `${name}, ${initials}, ${season}: ${score(cell.value ?? 0)}${band}${sure}`;
+}
+
+function share(n: number, of: number): string {
+  return of > 0 ? `${n} of ${of} · ${Math.round((100 * n) / of)} %` : `${n} of ${of}`;
 }
 
 /** Where the bands' names stand: in the middle of each, from the lowest up. */

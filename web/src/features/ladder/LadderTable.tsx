@@ -75,7 +75,7 @@ export function LadderTable({
                   <button
                     type="button"
                     aria-pressed={on}
-                    aria-label={`Pick ${nameOf(r.student)}`}
+                    aria-label={`${i + 1}, pick ${nameOf(r.student)}`}
                     className="w-full text-left h-[25px] pl-0.5 hover:text-act"
                     onClick={() => picks.toggle(r.student)}
                   >

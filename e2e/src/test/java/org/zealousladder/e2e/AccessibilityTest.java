@@ -1,0 +1,65 @@
+package org.zealousladder.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** axe finds no violation of WCAG 2.2 A and AA on any view, in light and in dark. */
+class AccessibilityTest extends BrowserTest {
+    @ParameterizedTest
+    @EnumSource(value = ColorScheme.class, names = {"LIGHT", "DARK"})
+    void axeFindsNothing(ColorScheme scheme) throws IOException {
+        newPage(1280, 800, scheme);
+        page.navigate(address + "/");
+        assertThat(page.getByLabel("Sign-in name")).isVisible();
+        check("sign-in");
+        signIn("N. Haddad");
+        assertThat(heading("Decide")).isVisible();
+        check("desk");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set aside")).first().click();
+        check("desk, deciding");
+        page.keyboard().press("Escape");
+        view("Ladder");
+        page.getByRole(AriaRole.SLIDER).focus();
+        page.keyboard().press("PageUp");
+        check("ladder, with picks");
+        view("Trends");
+        check("trends");
+        page.locator("button[data-chart]").first().click();
+        assertThat(dialog()).containsText("Scores");
+        check("trends, one opened");
+        page.keyboard().press("Escape");
+        view("Records");
+        check("records");
+        page.keyboard().press("Control+k");
+        check("go to");
+        page.keyboard().type("a");
+        assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+        page.keyboard().press("Enter");
+        page.waitForURL(Pattern.compile(".*/students/.*"));
+        assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+        check("student");
+    }
+
+    private void check(String where) throws IOException {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.waitForTimeout(250);
+        page.evaluate(Files.readString(Path.of("..", "web", "node_modules", "axe-core", "axe.min.js")));
+        @SuppressWarnings("unchecked")
+        List<String> found = (List<String>) page.evaluate("""
+                async () => (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })).violations
+                  .map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | '))""");
+        assertEquals(List.of(), found, where);
+    }
+}

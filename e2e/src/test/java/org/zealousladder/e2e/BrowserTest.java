@@ -1,0 +1,104 @@
+package org.zealousladder.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInstance;
+
+/** A page in Debian's headless Chromium before the running demo. A script error or a blocked style fails the test. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class BrowserTest {
+    private Playwright playwright;
+    private Browser browser;
+    private BrowserContext context;
+    private final List<String> complaints = new ArrayList<>();
+    protected Page page;
+    protected String address;
+
+    @BeforeAll
+    void open() {
+        address = DemoServer.get().address;
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                        "--disable-component-update", "--disable-sync")));
+    }
+
+    @AfterAll
+    void close() {
+        playwright.close();
+    }
+
+    @BeforeEach
+    void newPage() {
+        newPage(1280, 800, ColorScheme.LIGHT);
+    }
+
+    protected void newPage(int width, int height, ColorScheme scheme) {
+        if (context != null) {
+            context.close();
+        }
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme)
+                .setLocale("en-GB").setAcceptDownloads(true));
+        page = context.newPage();
+        page.setDefaultTimeout(10_000);
+        page.onPageError(complaints::add);
+        page.onConsoleMessage(message -> {
+            // A refused request is told by the browser too; the tests look at what the page says of it.
+            if (message.type().equals("error") && !message.text().contains("the server responded with a status of 4") && !message.text().contains("net::ERR_FAILED")) {
+                complaints.add(message.text());
+            }
+        });
+    }
+
+    @AfterEach
+    void closePage() {
+        context.close();
+        context = null;
+        List<String> said = List.copyOf(complaints);
+        complaints.clear();
+        Assertions.assertEquals(List.of(), said, "the browser complained");
+    }
+
+    /** Signs in as a sample person, with one click. */
+    protected void signIn(String name) {
+        page.navigate(address + "/");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name.replace(".", "\\.")))).click();
+        page.waitForURL(Pattern.compile(".*/desk.*"));
+    }
+
+    protected Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    protected Locator heading(String name) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
+    }
+
+    protected void view(String name) {
+        page.getByRole(AriaRole.NAVIGATION).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
+    }
+
+    protected Locator dialog() {
+        return page.getByRole(AriaRole.DIALOG);
+    }
+
+    protected Locator picked() {
+        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Picked students"));
+    }
+}
