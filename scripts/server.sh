@@ -11,7 +11,7 @@ server_env() { # NAME
   export LADDER_DB_PASSWORD LADDER_DB_OWNER_PASSWORD
   LADDER_DB_PASSWORD=$(cat "$STATE/$1/app.password")
   LADDER_DB_OWNER_PASSWORD=$(cat "$STATE/$1/owner.password")
-  case $1 in demo*) export LADDER_DEMO=true LADDER_TODAY=$DEMO_TODAY ;; *) export LADDER_DEMO=false LADDER_TODAY= ;; esac
+  case $1 in demo*|bench*) export LADDER_DEMO=true LADDER_TODAY=$DEMO_TODAY ;; *) export LADDER_DEMO=false LADDER_TODAY= ;; esac
 }
 
 server_pid() { # the process id, if it is still our server

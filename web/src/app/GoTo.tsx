@@ -1,5 +1,5 @@
 import { Command } from 'cmdk';
-import { useContext, useState } from 'react';
+import { useContext, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useFind } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
@@ -22,6 +22,15 @@ function Box({ close }: { close: () => void }) {
   const state = useContext(ScopeContext);
   const { nameOf } = useNames();
   const found = useFind(words, state?.scope.asOf ?? '');
+  const [chosen, setChosen] = useState('');
+  // Students come a moment after the letters, and the list by itself would go on pointing at what stood there before them:
+  // the first student is what Enter opens.
+  const first = words.trim() !== '' ? found.data?.[0]?.id : undefined;
+  useEffect(() => {
+    if (words === '' || first === undefined) return;
+    const soon = setTimeout(() => setChosen(`student-${first}`));
+    return () => clearTimeout(soon);
+  }, [first, words]);
   const go = (path: string) => {
     close();
     navigate(path);
@@ -31,7 +40,7 @@ function Box({ close }: { close: () => void }) {
   const classes =
     state?.choices.classes.filter((c) => c.yearId === state.scope.year && fits(className(c.name))).slice(0, 8) ?? [];
   return (
-    <Command shouldFilter={false} label="Go to" loop>
+    <Command shouldFilter={false} label="Go to" loop value={chosen} onValueChange={setChosen}>
       <Command.Input
         value={words}
         onValueChange={setWords}

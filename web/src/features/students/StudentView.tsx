@@ -83,7 +83,7 @@ function Page({ page }: { page: StudentPage }) {
                       who: `class-${page.classId}`,
                     })}
                     className="text-act font-semibold text-[13.5px] no-underline hover:underline"
-                    aria-label={`Open ${lane.measure.name} large`}
+                    aria-label={`Open large: ${lane.measure.name}`}
                   >
                     Open large
                   </Link>

@@ -82,7 +82,7 @@ class SliceTest extends BrowserTest {
         assertThat(dialog()).isHidden();
         assertThat(deskRow("Pema Dorje")).hasCount(0);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Pema Dorje")).first().click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open Oral reading large")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open large: Oral reading")).click();
         assertThat(dialog()).containsText("The greyed line is the goal before.");
         assertThat(dialog()).containsText("Raised the goal");
     }

@@ -1,0 +1,142 @@
+package org.zealousladder.bench;
+
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Fifty teachers of the district demo at once, each asking for a view of their class about every two seconds; then
+ * coordinators asking for their whole school. Prints the 50th and 95th percentile of the answers' times.
+ */
+public final class ViewLatency {
+    private static final int PEOPLE = 50;
+    private static final int REQUESTS_EACH = 20;
+    private static final int SCHOOL_REQUESTS = 40;
+    private static final String TODAY = "2026-03-13";
+
+    private final String address;
+
+    private ViewLatency(String address) {
+        this.address = address;
+    }
+
+    public static void main(String[] args) throws Exception {
+        ViewLatency bench = new ViewLatency(args[0]);
+        bench.classes(8, false);
+        bench.classes(REQUESTS_EACH, true);
+        bench.schools();
+    }
+
+    private void classes(int requests, boolean print) throws Exception {
+        ExecutorService pool = Executors.newFixedThreadPool(PEOPLE);
+        List<Future<List<Long>>> people = new ArrayList<>();
+        for (int p = 0; p < PEOPLE; p++) {
+            int person = p;
+            people.add(pool.submit(() -> teacher(person, requests)));
+        }
+        List<Long> times = new ArrayList<>();
+        for (Future<List<Long>> person : people) {
+            times.addAll(person.get());
+        }
+        pool.shutdown();
+        if (print) {
+            report("class views, 50 people at once", times, 150);
+        }
+    }
+
+    private List<Long> teacher(int number, int requests) throws Exception {
+        Random random = new Random(number);
+        Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
+        String scope = session.classScope();
+        String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope};
+        List<Long> times = new ArrayList<>();
+        for (int i = 0; i < requests; i++) {
+            Thread.sleep(random.nextInt(4000));
+            times.add(session.timed(views[random.nextInt(views.length)]));
+        }
+        return times;
+    }
+
+    private void schools() throws Exception {
+        List<Long> times = new ArrayList<>();
+        for (int round = 0; round < SCHOOL_REQUESTS; round++) {
+            Session session = new Session("coordinator." + (1 + round));
+            String scope = session.schoolScope();
+            times.add(session.timed("/api/ladder?measure=5&" + scope));
+            times.add(session.timed("/api/desk?" + scope));
+        }
+        report("school views", times, 400);
+    }
+
+    private static void report(String what, List<Long> nanos, int budget) {
+        Collections.sort(nanos);
+        double p50 = nanos.get(nanos.size() / 2) / 1e6;
+        double p95 = nanos.get((int) (nanos.size() * 0.95)) / 1e6;
+        System.out.printf(Locale.ROOT, "%s: %d answers, p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n", what, nanos.size(), p50, p95, p95 / budget, budget);
+    }
+
+    /** A signed-in sample person. */
+    private final class Session {
+        private final CookieManager cookies = new CookieManager();
+        private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).version(HttpClient.Version.HTTP_1_1).build();
+
+        Session(String login) throws Exception {
+            get("/api/session");
+            String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst().orElseThrow();
+            HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
+                    .header("X-XSRF-TOKEN", token).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build(), HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() != 200) {
+                throw new IllegalStateException(login + ": " + answer.body());
+            }
+        }
+
+        String classScope() throws Exception {
+            String choices = get("/api/scope");
+            Matcher m = Pattern.compile("\"code\":\"[^\"]*-25-[^\"]*\"[^}]*").matcher(choices);
+            m.find();
+            // The id stands before the code within the same object.
+            String object = choices.substring(choices.lastIndexOf('{', m.start()), m.end());
+            return "who=class-" + number(object, "id") + "&year=" + number(object, "yearId") + "&asOf=" + TODAY;
+        }
+
+        String schoolScope() throws Exception {
+            String choices = get("/api/scope");
+            Matcher m = Pattern.compile("\"code\":\"[^\"]*-25-[^\"]*\"[^}]*").matcher(choices);
+            m.find();
+            String object = choices.substring(choices.lastIndexOf('{', m.start()), m.end());
+            return "who=school-" + number(object, "schoolId") + "&year=" + number(object, "yearId") + "&asOf=" + TODAY;
+        }
+
+        long timed(String path) throws Exception {
+            long start = System.nanoTime();
+            get(path);
+            return System.nanoTime() - start;
+        }
+
+        private String get(String path) throws Exception {
+            HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + path)).build(), HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() != 200) {
+                throw new IllegalStateException(path + ": " + answer.body());
+            }
+            return answer.body();
+        }
+
+        private static String number(String object, String name) {
+            return Arrays.stream(object.split(",")).filter(p -> p.contains("\"" + name + "\":")).map(p -> p.replaceAll("\\D+", "")).findFirst().orElseThrow();
+        }
+    }
+}

@@ -1,0 +1,170 @@
+package org.zealousladder.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.zealousladder.cli.fit.FitCommand;
+import picocli.CommandLine;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The command as a script meets it: files in, text out, exit codes. */
+class FitCommandTest {
+    @TempDir
+    Path folder;
+
+    private record Ran(int code, String out, String err) {
+        JsonNode json() {
+            return JsonMapper.shared().readTree(out);
+        }
+    }
+
+    private Path file(String name, String... lines) throws IOException {
+        return Files.writeString(folder.resolve(name), String.join("\n", lines) + "\n");
+    }
+
+    private static Ran run(Object... arguments) {
+        PrintStream out = System.out;
+        PrintStream err = System.err;
+        ByteArrayOutputStream outBytes = new ByteArrayOutputStream();
+        ByteArrayOutputStream errBytes = new ByteArrayOutputStream();
+        StringWriter usage = new StringWriter();
+        System.setOut(new PrintStream(outBytes, true, StandardCharsets.UTF_8));
+        System.setErr(new PrintStream(errBytes, true, StandardCharsets.UTF_8));
+        try {
+            int code = new CommandLine(new FitCommand()).setErr(new PrintWriter(usage)).execute(
+                    java.util.Arrays.stream(arguments).map(Object::toString).toArray(String[]::new));
+            return new Ran(code, outBytes.toString(StandardCharsets.UTF_8), errBytes.toString(StandardCharsets.UTF_8) + usage);
+        } finally {
+            System.setOut(out);
+            System.setErr(err);
+        }
+    }
+
+    private Path byHand() throws IOException {
+        // The fit done by hand in LeastSquaresTest, a week apart.
+        return file("scores.csv", "student,measure,date,score", "A,orf,2026-01-05,2", "A,orf,2026-01-12,4", "A,orf,2026-01-19,5",
+                "A,orf,2026-01-26,4", "A,orf,2026-02-02,5");
+    }
+
+    @Test
+    void theJsonHoldsTheFitDoneByHand() throws IOException {
+        Path goals = file("goals.csv", "student,measure,start_date,start_score,goal_date,goal_score", "A,orf,2026-01-05,2,2026-02-16,7.6");
+        JsonNode json = run(byHand(), "--goals", goals, "--format", "json").json();
+        assertEquals("2026-02-02", json.get("asOf").asString());
+        assertEquals("2026-01-05", json.get("origin").asString());
+        assertEquals("single", json.get("method").asString());
+        JsonNode s = json.at("/series/0");
+        assertEquals(List.of("student", "measure", "n", "state", "intercept", "slopePerWeek", "slopeSe", "slopeLow", "slopeHigh", "residualSd", "df", "latest",
+                "outliers", "goal", "decision"), new ArrayList<>(s.propertyNames()));
+        assertEquals(5, s.get("n").asInt());
+        assertEquals("fitted", s.get("state").asString());
+        assertEquals(0.6, s.get("slopePerWeek").asDouble(), 1e-9);
+        assertEquals(2.8, s.get("intercept").asDouble(), 1e-9);
+        assertEquals(Math.sqrt(0.08), s.get("slopeSe").asDouble(), 1e-9);
+        assertEquals(3, s.get("df").asInt());
+        assertEquals(5.2, s.at("/latest/level").asDouble(), 1e-9);
+        assertEquals(5.6 / 6, s.at("/goal/neededPerWeek").asDouble(), 1e-9);
+        assertEquals(6.4, s.at("/goal/projected").asDouble(), 1e-9);
+        assertEquals(0.5 - (Math.sqrt(3) / 4 + Math.PI / 6) / Math.PI, s.at("/goal/chance").asDouble(), 1e-9);
+        assertEquals("too-soon", s.at("/decision/kind").asString());
+        assertEquals("chance", s.at("/decision/rule").asString());
+        assertEquals(0, json.get("problems").size());
+    }
+
+    @Test
+    void whatDoesNotApplyIsLeftOut() throws IOException {
+        Path two = file("two.csv", "student,measure,date,score,status", "A,orf,2026-01-05,2,scored", "A,orf,2026-01-12,,absent");
+        JsonNode s = run(two, "--format", "json").json().at("/series/0");
+        assertEquals("too few", s.get("state").asString());
+        assertEquals(1, s.get("n").asInt(), "an absence is no score");
+        for (String absent : List.of("slopePerWeek", "latest", "goal", "decision")) {
+            assertFalse(s.has(absent), absent);
+        }
+    }
+
+    @Test
+    void originAsOfAndSemAreUsed() throws IOException {
+        JsonNode s = run(byHand(), "--origin", "2026-01-12", "--as-of", "2026-01-26", "--sem", "orf=2", "--format", "json").json().at("/series/0");
+        assertEquals(4, s.get("n").asInt());
+        assertEquals(6, s.get("df").asInt(), "four for the SEM and two");
+        // Through 2, 4, 5, 4 the slope is 0.7 and the level a week after the start 3.4
+        assertEquals(0.7, s.get("slopePerWeek").asDouble(), 1e-9);
+        assertEquals(3.4, s.get("intercept").asDouble(), 1e-9);
+    }
+
+    @Test
+    void theRobustFitIsUnmovedByAWildScoreWhichIsMarked() throws IOException {
+        Path wild = file("wild.csv", "student,measure,date,score", "A,orf,2026-01-05,40", "A,orf,2026-01-12,42", "A,orf,2026-01-19,43", "A,orf,2026-01-26,2",
+                "A,orf,2026-02-02,48", "A,orf,2026-02-09,50", "A,orf,2026-02-16,51");
+        JsonNode s = run(wild, "--method", "robust", "--format", "json").json().at("/series/0");
+        assertEquals(1.9, s.get("slopePerWeek").asDouble(), 0.2);
+        assertEquals("2026-01-26", s.at("/outliers/0").asString());
+    }
+
+    @Test
+    void aGoalBelowItsStartMeansThatLowerIsBetter() throws IOException {
+        Path errors = file("errors.csv", "student,measure,date,score", "A,errors,2026-01-05,30", "A,errors,2026-01-12,27", "A,errors,2026-01-19,25",
+                "A,errors,2026-01-26,20", "A,errors,2026-02-02,18", "A,errors,2026-02-09,14");
+        Path goals = file("goals.csv", "student,measure,start_date,start_score,goal_date,goal_score", "A,errors,2026-01-05,30,2026-03-09,12");
+        assertEquals("raise", run(errors, "--goals", goals, "--format", "json").json().at("/series/0/decision/kind").asString());
+    }
+
+    @Test
+    void allBadRowsAreToldAtOnceAndNothingIsComputed() throws IOException {
+        Path bad = file("bad.csv", "student,measure,date,score,status", "A,orf,2026-01-05,40,", "A,orf,2026-01-12,abc,", "A,orf,2026-02-30,44,", "A,orf,2026-01-19,NaN,",
+                "A,orf,2026-01-26,Infinity,", ",orf,2026-02-02,50,", "A,orf,2026-02-09,50,sick", "A,orf,2026-01-05,41,");
+        Ran ran = run(bad, "--format", "json");
+        assertEquals(2, ran.code());
+        assertFalse(ran.json().has("series"));
+        List<String> where = new ArrayList<>();
+        ran.json().get("problems").forEach(p -> where.add(p.get("row").asInt() + " " + p.get("column").asString()));
+        assertEquals(List.of("3 score", "4 date", "5 score", "6 score", "7 student", "8 status", "9 score"), where);
+        assertTrue(ran.err().contains("row 3, column score: 'abc' is not a number."));
+        assertTrue(run(bad).out().isEmpty(), "no table either");
+
+        Ran skipped = run(bad, "--skip-bad", "--format", "json");
+        assertEquals(0, skipped.code());
+        assertEquals(1, skipped.json().get("series").size());
+        assertEquals(7, skipped.json().get("problems").size());
+    }
+
+    @Test
+    void wrongOptionsAreSentences() throws IOException {
+        Path good = byHand();
+        for (String[] wrong : new String[][] {{"--method", "best"}, {"--rule", "mood"}, {"--format", "xml"}, {"--sem", "orf=big"}, {"--sem", "orf=-1"}, {"--origin", "yesterday"}}) {
+            Ran ran = run(good, wrong[0], wrong[1]);
+            assertEquals(2, ran.code(), String.join(" ", wrong));
+            assertTrue(ran.err().contains(wrong[1].replace("orf=", "")), ran.err());
+        }
+        assertEquals(2, run(folder.resolve("none.csv")).code());
+        assertTrue(run(file("other.csv", "a,b", "1,2")).err().contains("lacks: student, measure, date, score"));
+    }
+
+    @Test
+    void tableAndCsvSayTheSame() throws IOException {
+        assertTrue(run(byHand()).out().contains("0.60"));
+        String csv = run(byHand(), "--format", "csv").out();
+        assertTrue(csv.startsWith("student,measure,n,state,intercept"));
+        assertTrue(csv.lines().skip(1).findFirst().orElseThrow().startsWith("A,orf,5,fitted,2.8"));
+    }
+
+    @Test
+    void anEmptyFileOfScoresGivesNoSeries() throws IOException {
+        JsonNode json = run(file("none.csv", "student,measure,date,score"), "--format", "json").json();
+        assertEquals(0, json.get("series").size());
+    }
+}
