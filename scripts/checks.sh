@@ -17,9 +17,19 @@ throwaway_end() {
   local code=$?
   trap - EXIT
   server_stop "$NAME" || true
+  stray_servers | xargs -r kill 2>/dev/null || true
   database_stop "$NAME" || true
   state_remove "$NAME" || true
   exit $code
+}
+
+# Servers that a killed browser test left behind: ours, by the port of the throwaway database in their environment.
+stray_servers() {
+  local pid
+  for pid in $(pgrep -f 'ladder-all.jar (serve|demo-load)' || true); do
+    tr '\0' '\n' 2>/dev/null <"/proc/$pid/environ" | grep -q "^LADDER_DB_URL=jdbc:postgresql://127.0.0.1:$LADDER_TEST_DB_PORT/" && echo "$pid"
+  done
+  return 0
 }
 
 check_web() {

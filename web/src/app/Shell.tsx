@@ -32,7 +32,10 @@ export function Shell({ children }: { children: ReactNode }) {
           {state ? <ScopeLine state={state} /> : <span className="text-[19px]">Zealous Ladder</span>}
           <div className="ml-auto flex items-center gap-4 text-[13.5px] text-soft no-print">
             <button type="button" onClick={() => setGoTo(true)} className="hover:text-ink">
-              Go to <kbd className="font-sans text-[12px] border border-line rounded px-1.5 py-px">Ctrl K</kbd>
+              Go to{' '}
+              <kbd className="hidden sm:inline font-sans text-[12px] border border-line rounded px-1.5 py-px">
+                Ctrl K
+              </kbd>
             </button>
             <button
               type="button"

@@ -127,7 +127,7 @@ function DecideRow({
       <Link
         to={open}
         aria-label={`Open the chart of ${nameOf(card.student)}, ${card.measure.name}`}
-        className="col-start-2 sm:col-start-auto"
+        className="col-start-2 sm:col-start-auto max-w-[220px]"
       >
         <TrendChart card={card} frame={commonFrame([card])} width={150} height={58} size="mini" />
       </Link>

@@ -37,12 +37,15 @@ function Whole({ view }: { view: LadderView }) {
   const last = view.seasons.length - 1;
   const pickedIds = useMemo(() => new Set(picks.all.map((s) => s.id)), [picks.all]);
   return (
-    <div className="grid xl:grid-cols-[minmax(0,648px)_minmax(400px,1fr)] gap-x-7 gap-y-6">
+    <div className="grid xl:grid-cols-[minmax(0,1.62fr)_minmax(400px,1fr)] gap-x-7 gap-y-6">
       <section aria-labelledby="ladder-title" className="min-w-0">
         <h1 id="ladder-title" className="text-[15px] font-semibold m-0">
           {view.seasons[last]?.name} screening, {view.measure.name}
         </h1>
-        <p className="text-soft mt-0.5 mb-1 min-h-[22px]">{view.summary}</p>
+        <p className="text-soft mt-0.5 mb-1 min-h-[22px]">
+          {view.summary}
+          {view.seasons[last]?.mixedGrades && ' Grades have cut scores of their own, so no common rungs are drawn.'}
+        </p>
         <LadderPicture view={view} picked={pickedIds} pointed={pointed} onPoint={setPointed} />
       </section>
       <LadderTable view={view} pointed={pointed} onPoint={setPointed} />

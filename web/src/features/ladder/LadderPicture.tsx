@@ -62,7 +62,8 @@ export function LadderPicture({ view, picked, pointed, onPoint }: Props) {
     <svg
       width="100%"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="block max-w-full select-none"
+      preserveAspectRatio="xMinYMin meet"
+      className="block max-w-full max-h-[max(460px,calc(100vh-190px))] select-none"
       role="group"
       aria-label="Ladder picture"
     >
@@ -182,7 +183,7 @@ export function LadderPicture({ view, picked, pointed, onPoint }: Props) {
               onMouseLeave={() => onPoint(undefined)}
             >
               <title>{discWords(nameOf(r.student), initialsOf(r.student), season.name, cell)}</title>
-              {cell.closeCall && view.sem && k === last && radius > 4 && (
+              {cell.closeCall && view.sem && k === last && radius > 6 && (
                 <line
                   x1={p.x}
                   x2={p.x}

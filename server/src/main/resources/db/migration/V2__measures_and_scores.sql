@@ -122,11 +122,11 @@ alter table scores_score enable row level security;
 alter table goals_goal enable row level security;
 alter table decisions_decision enable row level security;
 create policy scores_score_see on scores_score
-  using ((select scope_role()) = 'administrator' or student_id in (select student_id from roster_visible_student));
+  using ((select scope_role()) = 'administrator' or student_id in (select scope_students()));
 create policy goals_goal_see on goals_goal
-  using ((select scope_role()) = 'administrator' or student_id in (select student_id from roster_visible_student));
+  using ((select scope_role()) = 'administrator' or student_id in (select scope_students()));
 create policy decisions_decision_see on decisions_decision
-  using ((select scope_role()) = 'administrator' or student_id in (select student_id from roster_visible_student));
+  using ((select scope_role()) = 'administrator' or student_id in (select scope_students()));
 
 grant select, insert, update on measures_measure, measures_window, measures_ladder to ladder_app;
 grant select, insert on measures_band to ladder_app;

@@ -42,7 +42,11 @@ public final class ViewLatency {
     }
 
     private void classes(int requests, boolean print) throws Exception {
-        ExecutorService pool = Executors.newFixedThreadPool(PEOPLE);
+        ExecutorService pool = Executors.newFixedThreadPool(PEOPLE, work -> {
+            Thread thread = new Thread(work);
+            thread.setDaemon(true);
+            return thread;
+        });
         List<Future<List<Long>>> people = new ArrayList<>();
         for (int p = 0; p < PEOPLE; p++) {
             int person = p;

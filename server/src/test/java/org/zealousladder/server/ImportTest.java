@@ -134,6 +134,24 @@ class ImportTest extends ServerTest {
     }
 
     @Test
+    void aFileOverTheLimitIsRefusedInWordsAndLeavesNothing() {
+        java.io.InputStream endless = new java.io.InputStream() {
+            @Override
+            public int read() {
+                return 'a';
+            }
+
+            @Override
+            public int read(byte[] into, int from, int length) {
+                return length;
+            }
+        };
+        Refusal refusal = assertThrows(Refusal.class, () -> imports.preview("big.csv", endless));
+        assertTrue(refusal.getMessage().startsWith("The file is larger than 100 MB."));
+        assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from records_upload where file_name = 'big.csv'").query(Integer.class).single()));
+    }
+
+    @Test
     void rosterFilesAreForAdministrators() throws Exception {
         upload(person("r.oduya"), TestServer.csv("school,name", "X,Another school")).andExpect(status().isForbidden());
     }

@@ -30,12 +30,12 @@ class RosterStore {
         return db.sql("""
                 select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id
                   from roster_class c join roster_school s on s.id = c.school_id
-                 where c.id in (select class_id from roster_visible_class)
+                 where c.id in (select scope_classes())
                  order by s.name, c.grade, c.name""").query(ClassRef.class).list();
     }
 
     boolean classVisible(int classId) {
-        return db.sql("select exists (select from roster_visible_class where class_id = :id)").param("id", classId).query(Boolean.class).single();
+        return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
     }
 
     List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
