@@ -11,7 +11,8 @@ build_web() {
     cd "$ROOT/web"
     if [ ! -f node_modules/.package-lock.json ] || [ package-lock.json -nt node_modules/.package-lock.json ]; then
       say "Getting the pages' packages ..."
-      npm ci --silent --no-audit --no-fund >/dev/null 2>"$STATE/npm.log" || { cat "$STATE/npm.log" >&2; die "npm could not get the packages."; }
+      # Not 'npm ci': it refuses a lock file without the builds for other platforms, which not every registry gives out.
+      npm install --no-save --no-audit --no-fund >"$STATE/npm.log" 2>&1 || { cat "$STATE/npm.log" >&2; die "npm could not get the packages."; }
     fi
     if newer_than "$STATE/built-web" src index.html package.json package-lock.json vite.config.ts; then
       say "Building the pages ..."
