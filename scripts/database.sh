@@ -2,7 +2,7 @@
 
 # PostgreSQL refuses to run as root: then it runs as Debian's own user for it.
 as_postgres() {
-  if [ "$(id -u)" -eq 0 ]; then setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"; else "$@"; fi
+  if [ "$(id -u)" -eq 0 ]; then (cd / && setpriv --reuid=postgres --regid=postgres --init-groups -- "$@"); else "$@"; fi
 }
 
 # The folder of cluster NAME. Where the checkout cannot be reached by PostgreSQL's user (a root's home, say), it stands

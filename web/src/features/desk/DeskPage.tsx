@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { useDesk } from '../../api/queries';
 import type { DeskView, TrendCard } from '../../api/types';
@@ -135,37 +135,41 @@ function DecideRow({
   );
 }
 
-function CollectList({ desk }: { desk: DeskView }) {
-  const { link, live } = useScope();
+/** A list of students with a few words about each. */
+function Lines<T extends DeskView['collect'][number] | DeskView['celebrate'][number]>({
+  title,
+  none,
+  items,
+  action,
+}: {
+  title: string;
+  none: string;
+  items: T[];
+  action?: (item: T) => ReactNode;
+}) {
+  const { link } = useScope();
   const { nameOf } = useNames();
+  const id = title.toLowerCase();
   return (
-    <section aria-labelledby="collect">
-      <Heading id="collect" title="Collect" note={desk.collect.length ? String(desk.collect.length) : ''} />
-      {desk.collect.length === 0 && <p className="text-soft border-t border-hair pt-2 m-0">No score is missing.</p>}
+    <section aria-labelledby={id}>
+      <Heading id={id} title={title} note={items.length ? String(items.length) : ''} />
+      {items.length === 0 && <p className="text-soft border-t border-hair pt-2 m-0">{none}</p>}
       <ul className="m-0 p-0 list-none">
-        {desk.collect.map((c) => (
+        {items.map((item) => (
           <li
-            key={`${c.student.id}-${c.kind}-${c.measureId}`}
+            key={`${item.student.id}-${item.kind}-${item.measureId}`}
             className="flex gap-2.5 items-baseline border-t border-hair py-1.5 text-[14px]"
           >
             <Link
-              to={link(`/students/${c.student.id}`)}
+              to={link(`/students/${item.student.id}`)}
               className="font-semibold text-ink no-underline hover:underline whitespace-nowrap"
             >
-              {nameOf(c.student)}
+              {nameOf(item.student)}
             </Link>
             <span className="text-soft text-[13px] flex-1">
-              {c.text}, {c.measureName}
+              {item.text}, {item.measureName}
             </span>
-            {live && (
-              <Link
-                to={link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })}
-                className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
-                aria-label={`Enter a score for ${nameOf(c.student)}`}
-              >
-                Enter
-              </Link>
-            )}
+            {action?.(item)}
           </li>
         ))}
       </ul>
@@ -173,33 +177,29 @@ function CollectList({ desk }: { desk: DeskView }) {
   );
 }
 
-function CelebrateList({ desk }: { desk: DeskView }) {
-  const { link } = useScope();
+function CollectList({ desk }: { desk: DeskView }) {
+  const { link, live } = useScope();
   const { nameOf } = useNames();
   return (
-    <section aria-labelledby="celebrate">
-      <Heading id="celebrate" title="Celebrate" note={desk.celebrate.length ? String(desk.celebrate.length) : ''} />
-      {desk.celebrate.length === 0 && (
-        <p className="text-soft border-t border-hair pt-2 m-0">Nothing new since last season.</p>
-      )}
-      <ul className="m-0 p-0 list-none">
-        {desk.celebrate.map((c) => (
-          <li
-            key={`${c.student.id}-${c.kind}-${c.measureId}`}
-            className="flex gap-2.5 items-baseline border-t border-hair py-1.5 text-[14px]"
+    <Lines
+      title="Collect"
+      none="No score is missing."
+      items={desk.collect}
+      action={(c) =>
+        live && (
+          <Link
+            to={link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })}
+            className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
+            aria-label={`Enter a score for ${nameOf(c.student)}`}
           >
-            <Link
-              to={link(`/students/${c.student.id}`)}
-              className="font-semibold text-ink no-underline hover:underline whitespace-nowrap"
-            >
-              {nameOf(c.student)}
-            </Link>
-            <span className="text-soft text-[13px] flex-1">
-              {c.text}, {c.measureName}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
+            Enter
+          </Link>
+        )
+      }
+    />
   );
+}
+
+function CelebrateList({ desk }: { desk: DeskView }) {
+  return <Lines title="Celebrate" none="Nothing new since last season." items={desk.celebrate} />;
 }
