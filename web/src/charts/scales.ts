@@ -29,7 +29,11 @@ export function commonFrame(cards: TrendCard[], extra: { goals?: Goal[]; medians
       days.push(dayNumber(g.startDate), dayNumber(g.goalDate));
       scores.push(g.startScore, g.goalScore);
     }
-    for (const stop of card.phases.at(-1)?.stops ?? []) scores.push(stop.level);
+    for (const stop of card.phases.at(-1)?.stops ?? []) {
+      scores.push(stop.level);
+      // A chart by itself has room for its whole ribbon; many on a common scale would be flattened by the widest.
+      if (cards.length === 1) scores.push(stop.low, stop.high);
+    }
   }
   if (days.length === 0 || scores.length === 0) return { days: [0, 1], scores: [0, 1] };
   const measure = cards[0]?.measure as MeasureRef;

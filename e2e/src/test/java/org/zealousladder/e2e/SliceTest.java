@@ -130,6 +130,19 @@ class SliceTest extends BrowserTest {
     }
 
     @Test
+    void theAdministratorSeesEveryClassAndTheirPasswordWorks() {
+        page.navigate(address + "/");
+        page.getByLabel("Sign-in name").fill("a.sandvik");
+        page.getByLabel("Password").fill("skerrow-ferry-tide");
+        button("Sign in").click();
+        assertThat(heading("Decide")).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Whose students"))).click();
+        for (String name : new String[] {"Puffin", "Tern", "Kittiwake", "Fulmar", "Gannet", "Guillemot"}) {
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + " class")))).isVisible();
+        }
+    }
+
+    @Test
     void signedOutNothingIsLeftOnTheScreen() {
         signIn("M. Tveit");
         button("M. Tveit").click();
