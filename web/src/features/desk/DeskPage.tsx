@@ -111,16 +111,18 @@ function DecideRow({
         <span className="block text-soft text-[13px]">{card.decision.evidence}</span>
         {onDecide && (
           <span className="flex flex-wrap gap-x-4 no-print">
-            {offered(card.decision.kind).map((kind, i) => (
-              <Button
-                key={kind.kind}
-                look={i === 0 ? 'line' : 'plain'}
-                className="py-0!"
-                onClick={() => onDecide(kind.kind)}
-              >
-                {kind.label}
-              </Button>
-            ))}
+            {offered(card.decision.kind)
+              .slice(0, 3)
+              .map((kind, i) => (
+                <Button
+                  key={kind.kind}
+                  look={i === 0 ? 'line' : 'plain'}
+                  className="py-0!"
+                  onClick={() => onDecide(kind.kind)}
+                >
+                  {kind.label}
+                </Button>
+              ))}
           </span>
         )}
       </div>

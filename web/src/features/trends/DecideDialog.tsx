@@ -19,14 +19,14 @@ const LABELS: Record<DecisionKind, string> = {
   'set-aside': 'Set aside',
 };
 
-/** What can be decided, the proposed step first. */
+/** All that can be decided, the proposed step first and the least likely last. */
 export function offered(proposed: string): { kind: DecisionKind; label: string }[] {
   const order: DecisionKind[] =
     proposed === 'raise' || proposed === 'met'
-      ? ['raise', 'hold', 'set-aside']
+      ? ['raise', 'hold', 'set-aside', 'plan-changed']
       : proposed === 'hold' || proposed === 'too-soon'
         ? ['hold', 'plan-changed', 'raise', 'set-aside']
-        : ['plan-changed', 'hold', 'set-aside'];
+        : ['plan-changed', 'hold', 'set-aside', 'raise'];
   return order.map((kind) => ({ kind, label: LABELS[kind] }));
 }
 
