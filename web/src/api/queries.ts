@@ -58,12 +58,12 @@ export function useStudentPage(id: number, asOf: string) {
   });
 }
 
+/** Only what fits the words as they stand: Enter must never open what an earlier letter found. */
 export function useFind(words: string, asOf: string) {
   return useQuery({
     queryKey: ['find', words, asOf],
     queryFn: () => data(api.GET('/api/students', { params: { query: { find: words, asOf } } })),
     enabled: words.trim().length > 0,
-    placeholderData: keepPreviousData,
   });
 }
 
