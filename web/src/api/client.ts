@@ -7,6 +7,10 @@ export class Problem extends Error {
     readonly status: number,
     sentence: string,
     readonly field?: string,
+    /** The stable end of the problem's type, e.g. conflict. */
+    readonly kind?: string,
+    /** What else the server told, by name. */
+    readonly details: Record<string, unknown> = {},
   ) {
     super(sentence);
   }
@@ -37,11 +41,17 @@ export function csrfToken(): string {
 }
 
 export async function problemOf(response: Response): Promise<Problem> {
-  const body = (await response.json().catch(() => ({}))) as { detail?: string; field?: string };
+  const body = (await response.json().catch(() => ({}))) as {
+    detail?: string;
+    field?: string;
+    type?: string;
+  };
   return new Problem(
     response.status,
     body.detail ?? 'The server could not do this. Try again in a moment.',
     body.field,
+    body.type?.split(':').pop(),
+    body as Record<string, unknown>,
   );
 }
 

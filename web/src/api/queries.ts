@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Scope } from '../app/scope';
 import { api, data } from './client';
+import type { paths } from './schema';
 import type { DecisionForm } from './types';
 
 export function useSession() {
@@ -24,13 +25,62 @@ export function useDesk(scope: Scope) {
   });
 }
 
-export function useLadder(scope: Scope) {
+export function useLadder(scope: Scope, seasons = 2, enabled = true) {
   const { who, measure, year, asOf } = scope;
   return useQuery({
-    queryKey: ['records', 'ladder', who, measure, year, asOf],
-    queryFn: () => data(api.GET('/api/ladder', { params: { query: { who, measure, year, asOf } } })),
+    queryKey: ['records', 'ladder', who, measure, year, asOf, seasons],
+    queryFn: () => data(api.GET('/api/ladder', { params: { query: { who, measure, year, asOf, seasons } } })),
+    enabled,
     placeholderData: keepPreviousData,
   });
+}
+
+/** The part of the scope that views of one screening window ask with. */
+function screening({ who, year, asOf, window }: Scope) {
+  return { who, year, asOf, ...(window === undefined ? {} : { window }) };
+}
+
+export function useCoverage(scope: Scope) {
+  const query = screening(scope);
+  return useQuery({
+    queryKey: ['records', 'coverage', query],
+    queryFn: () => data(api.GET('/api/coverage', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Read again now and then, so that two people who enter at once see each other's scores. */
+export function useEntry(scope: Scope) {
+  const query = screening(scope);
+  return useQuery({
+    queryKey: ['entry', query],
+    queryFn: () => data(api.GET('/api/entry', { params: { query } })),
+    refetchInterval: 15_000,
+    staleTime: 0,
+  });
+}
+
+export function useTiers(scope: Scope, area: string | undefined) {
+  const query = { ...screening(scope), ...(area ? { area } : {}) };
+  return useQuery({
+    queryKey: ['records', 'tiers', query],
+    queryFn: () => data(api.GET('/api/tiers', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useCuts(scope: Scope, set: number | undefined) {
+  const { who, measure, year, asOf } = scope;
+  const query = { who, measure, year, asOf, ...(set === undefined ? {} : { set }) };
+  return useQuery({
+    queryKey: ['records', 'cuts', query],
+    queryFn: () => data(api.GET('/api/cuts', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useMeasures() {
+  return useQuery({ queryKey: ['records', 'measures'], queryFn: () => data(api.GET('/api/measures')) });
 }
 
 export function useTrends(scope: Scope) {
@@ -68,7 +118,7 @@ export function useFind(words: string, asOf: string) {
 }
 
 /** A change to the records: every view that shows records is read again. */
-function useChange<T>(change: (input: T) => Promise<unknown>) {
+export function useChange<T>(change: (input: T) => Promise<unknown>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
@@ -105,3 +155,24 @@ export interface NewGoal {
 export const useSetGoal = () => useChange((body: NewGoal) => api.POST('/api/goals', { body }));
 
 export const useDecide = () => useChange((body: DecisionForm) => api.POST('/api/decisions', { body }));
+
+type Body<P extends keyof paths> = paths[P] extends {
+  post: { requestBody: { content: { 'application/json': infer B } } };
+}
+  ? B
+  : never;
+
+export const useSetMakeUp = () =>
+  useChange((body: Body<'/api/coverage/make-ups'>) => api.POST('/api/coverage/make-ups', { body }));
+export const useDecideTiers = () => useChange((body: Body<'/api/tiers'>) => api.POST('/api/tiers', { body }));
+export const useOpine = () =>
+  useChange((body: Body<'/api/tiers/opinions'>) => api.POST('/api/tiers/opinions', { body }));
+export const useTierRule = () => useChange((body: Body<'/api/tiers/rule'>) => api.POST('/api/tiers/rule', { body }));
+export const useClosing = () =>
+  useChange((body: Body<'/api/tiers/closing'>) => api.POST('/api/tiers/closing', { body }));
+export const useSaveCuts = () => useChange((body: Body<'/api/cuts'>) => api.POST('/api/cuts', { body }));
+export const useChooseSet = () => useChange((body: Body<'/api/cuts/choice'>) => api.POST('/api/cuts/choice', { body }));
+export const useNewSet = () => useChange((body: Body<'/api/cuts/sets'>) => data(api.POST('/api/cuts/sets', { body })));
+export const useSaveMeasure = () => useChange((body: Body<'/api/measures'>) => api.POST('/api/measures', { body }));
+export const useSaveWindow = () =>
+  useChange((body: Body<'/api/measures/windows'>) => api.POST('/api/measures/windows', { body }));

@@ -4,6 +4,118 @@
  */
 
 export interface paths {
+    "/api/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["coverage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/coverage/make-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/coverage/untested.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["untested"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cuts"];
+        put?: never;
+        post: operations["save_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuts/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/decisions": {
         parameters: {
             query?: never;
@@ -36,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["grid"];
+        put?: never;
+        post: operations["save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/goals": {
         parameters: {
             query?: never;
@@ -62,6 +190,38 @@ export interface paths {
         get: operations["ladder"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures/windows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["window"];
         delete?: never;
         options?: never;
         head?: never;
@@ -276,6 +436,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tiers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tiers"];
+        put?: never;
+        post: operations["decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiers/closing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["closing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiers/opinions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["opine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiers/rule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trends": {
         parameters: {
             query?: never;
@@ -312,6 +536,21 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Apart: {
+            student: components["schemas"]["StudentRef"];
+            /** Format: int32 */
+            tested: number;
+            why: string;
+        };
+        BandChange: {
+            /** Format: int32 */
+            after: number;
+            /** Format: int32 */
+            before: number;
+            name: string;
+            /** Format: int32 */
+            tier: number;
+        };
         BandCount: {
             /** Format: int32 */
             count: number;
@@ -326,6 +565,14 @@ export interface components {
             date: string;
             /** Format: double */
             score: number;
+        };
+        Bin: {
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
         };
         Cell: {
             /** Format: int32 */
@@ -344,6 +591,28 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        CellForm: {
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int64 */
+            seen?: number;
+            status: string;
+            /** Format: int32 */
+            studentId: number;
+            sure: boolean;
+            /** Format: date */
+            takenOn: string;
+            /** Format: double */
+            value?: number;
+            /** Format: int32 */
+            windowId: number;
+        };
+        ChoiceForm: {
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            set: number;
+        };
         ClassRef: {
             code: string;
             /** Format: int32 */
@@ -357,11 +626,114 @@ export interface components {
             /** Format: int32 */
             yearId: number;
         };
+        ClassRow: {
+            /** Format: int32 */
+            classId: number;
+            className: string;
+            counts: components["schemas"]["CoverageCount"][];
+            /** Format: int32 */
+            grade: number;
+            /** Format: int32 */
+            students: number;
+        };
+        ClosingForm: {
+            close: boolean;
+            reason?: string;
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            window: number;
+        };
         Correction: {
             reason?: string;
             status: string;
             /** Format: double */
             value?: number;
+        };
+        CoverageCount: {
+            /** Format: int32 */
+            absent: number;
+            /** Format: int32 */
+            exempt: number;
+            /** Format: int32 */
+            expected: number;
+            /** Format: int32 */
+            invalid: number;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int32 */
+            none: number;
+            /** Format: int32 */
+            tested: number;
+        };
+        CoverageView: {
+            apart: components["schemas"]["Apart"][];
+            classes: components["schemas"]["ClassRow"][];
+            measures: components["schemas"]["MeasureRef"][];
+            state: components["schemas"]["WindowState"];
+            summary: string;
+            untested: components["schemas"]["Untested"][];
+            window: components["schemas"]["Window"];
+        };
+        CutSet: {
+            code: string;
+            /** Format: int32 */
+            id: number;
+            kind: string;
+            name: string;
+            note?: string;
+            /** Format: int32 */
+            schoolId?: number;
+        };
+        CutsPreview: {
+            bands: components["schemas"]["BandChange"][];
+            bins: components["schemas"]["Bin"][];
+            movers: components["schemas"]["Mover"][];
+            problem: string;
+            sentence: string;
+        };
+        CutsView: {
+            /** Format: int32 */
+            counts: number;
+            grades: number[];
+            ladders: components["schemas"]["DrawnLadder"][];
+            mayChange: boolean;
+            mayChoose: boolean;
+            measure: components["schemas"]["MeasureRef"];
+            /** Format: int32 */
+            school: number;
+            /** Format: double */
+            sem?: number;
+            /** Format: int32 */
+            set: number;
+            sets: components["schemas"]["CutSet"][];
+            windows: components["schemas"]["Window"][];
+        };
+        DecidedTier: {
+            because: string;
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: date */
+            onDay: string;
+            outcome: string;
+            /** Format: int32 */
+            proposed?: number;
+            reason?: string;
+            /** Format: int32 */
+            tier?: number;
+        };
+        Decision: {
+            outcome: string;
+            /** Format: int32 */
+            proposed?: number;
+            reason?: string;
+            /** Format: int64 */
+            seen?: number;
+            /** Format: int32 */
+            studentId: number;
+            /** Format: int32 */
+            tier?: number;
         };
         DecisionForm: {
             because: string;
@@ -387,6 +759,30 @@ export interface components {
             /** Format: int32 */
             students: number;
         };
+        DrawnBand: {
+            /** Format: double */
+            fromScore?: number;
+            name: string;
+            /** Format: int32 */
+            tier: number;
+        };
+        DrawnLadder: {
+            bands: components["schemas"]["DrawnBand"][];
+            /** Format: int32 */
+            grade: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            knownFrom: string;
+            /** Format: int32 */
+            measureId: number;
+            reason?: string;
+            recordedBy?: string;
+            /** Format: int32 */
+            setId: number;
+            /** Format: int32 */
+            windowId: number;
+        };
         Enrolment: {
             className: string;
             /** Format: date */
@@ -395,6 +791,54 @@ export interface components {
             grade: number;
             /** Format: date */
             to?: string;
+        };
+        Entry: {
+            given: boolean;
+            /** Format: double */
+            lastSeason?: number;
+            /** Format: double */
+            likelyHigh?: number;
+            /** Format: double */
+            likelyLow?: number;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int64 */
+            scoreId?: number;
+            status?: string;
+            /** Format: date */
+            takenOn?: string;
+            /** Format: double */
+            value?: number;
+        };
+        EntryRow: {
+            cells: components["schemas"]["Entry"][];
+            note?: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        EntryView: {
+            before?: string;
+            measures: components["schemas"]["MeasureRef"][];
+            rows: components["schemas"]["EntryRow"][];
+            state: components["schemas"]["WindowState"];
+            window: components["schemas"]["Window"];
+        };
+        Event: {
+            by?: string;
+            kind: string;
+            /** Format: date */
+            onDay: string;
+            reason?: string;
+        };
+        Evidence: {
+            bandName?: string;
+            closeCall: boolean;
+            /** Format: int32 */
+            measureId: number;
+            status: string;
+            /** Format: int32 */
+            tier?: number;
+            /** Format: double */
+            value?: number;
         };
         FileKind: {
             columns: string[];
@@ -407,6 +851,27 @@ export interface components {
             name: string;
             password: string;
             token: string;
+        };
+        FiveNumbers: {
+            /** Format: double */
+            highest: number;
+            /** Format: double */
+            lowerQuartile: number;
+            /** Format: double */
+            lowest: number;
+            /** Format: double */
+            median: number;
+            /** Format: int32 */
+            n: number;
+            /** Format: double */
+            upperQuartile: number;
+        };
+        Flow: {
+            /** Format: int32 */
+            from: number;
+            students: number[];
+            /** Format: int32 */
+            to: number;
         };
         Goal: {
             /** Format: date */
@@ -475,9 +940,30 @@ export interface components {
             /** Format: int32 */
             unchanged: number;
         };
+        LadderForm: {
+            bands: components["schemas"]["DrawnBand"][];
+            /** Format: int32 */
+            grade: number;
+            /** Format: int32 */
+            measure: number;
+            reason?: string;
+            /** Format: int32 */
+            seen?: number;
+            /** Format: int32 */
+            set: number;
+            /** Format: int32 */
+            window: number;
+        };
+        LadderRow: {
+            cells: components["schemas"]["Cell"][];
+            /** Format: double */
+            gain?: number;
+            student: components["schemas"]["StudentRef"];
+            support?: string;
+        };
         LadderView: {
             measure: components["schemas"]["MeasureRef"];
-            rows: components["schemas"]["Row"][];
+            rows: components["schemas"]["LadderRow"][];
             seasons: components["schemas"]["Season"][];
             /** Format: double */
             sem?: number;
@@ -488,6 +974,56 @@ export interface components {
             earlier: components["schemas"]["TrendPoint"][];
             measure: components["schemas"]["MeasureRef"];
             seasons: components["schemas"]["SeasonStanding"][];
+        };
+        LastSeason: {
+            confirmed: boolean;
+            /** Format: int32 */
+            tier: number;
+        };
+        MakeUpForm: {
+            /** Format: date */
+            onDay?: string;
+            owed: components["schemas"]["Owed"][];
+            /** Format: int32 */
+            windowId: number;
+        };
+        Measure: {
+            area: string;
+            better: string;
+            code: string;
+            /** Format: int32 */
+            decimals: number;
+            /** Format: double */
+            highest: number;
+            /** Format: int32 */
+            id: number;
+            kind: string;
+            /** Format: double */
+            lowest: number;
+            /** Format: int32 */
+            minimumScores: number;
+            /** Format: int32 */
+            minimumWeeks: number;
+            name: string;
+            rule: string;
+            /** Format: double */
+            sem?: number;
+            unit: string;
+        };
+        MeasureForm: {
+            area: string;
+            /** Format: int32 */
+            decimals: number;
+            /** Format: double */
+            highest: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: double */
+            lowest: number;
+            name: string;
+            /** Format: double */
+            sem?: number;
+            unit: string;
         };
         MeasureRef: {
             area: string;
@@ -502,6 +1038,14 @@ export interface components {
             lowest: number;
             name: string;
             unit: string;
+        };
+        Mover: {
+            from: string;
+            moreSupport: boolean;
+            student: components["schemas"]["StudentRef"];
+            to: string;
+            /** Format: double */
+            value: number;
         };
         NewGoal: {
             /** Format: date */
@@ -525,6 +1069,38 @@ export interface components {
             takenOn: string;
             /** Format: double */
             value?: number;
+        };
+        NewSet: {
+            /** Format: int32 */
+            id: number;
+        };
+        Opinion: {
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            note?: string;
+            /** Format: date */
+            onDay: string;
+            /** Format: int32 */
+            tier: number;
+        };
+        OpinionForm: {
+            area: string;
+            note?: string;
+            /** Format: int64 */
+            seen?: number;
+            /** Format: int32 */
+            studentId: number;
+            /** Format: int32 */
+            tier: number;
+            /** Format: int32 */
+            window: number;
+        };
+        Owed: {
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int32 */
+            studentId: number;
         };
         PeerMedian: {
             /** Format: date */
@@ -559,6 +1135,19 @@ export interface components {
             id: number;
             result: components["schemas"]["ImportResult"];
         };
+        PreviewForm: {
+            bands: components["schemas"]["DrawnBand"][];
+            /** Format: int32 */
+            grade: number;
+            /** Format: int32 */
+            measure: number;
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            set: number;
+            /** Format: int32 */
+            window: number;
+        };
         Proposal: {
             evidence: string;
             kind: string;
@@ -573,11 +1162,13 @@ export interface components {
             since?: string;
             wantsAction: boolean;
         };
-        Row: {
-            cells: components["schemas"]["Cell"][];
+        ProposedTier: {
             /** Format: double */
-            gain?: number;
-            student: components["schemas"]["StudentRef"];
+            certainty?: number;
+            closeCall: boolean;
+            reason: string;
+            /** Format: int32 */
+            tier: number;
         };
         RowRefusal: {
             column: string;
@@ -585,6 +1176,18 @@ export interface components {
             /** Format: int32 */
             row: number;
             value: string;
+        };
+        RuleForm: {
+            area: string;
+            measures: components["schemas"]["Weighed"][];
+            rule: string;
+            /** Format: int32 */
+            school: number;
+        };
+        RuleInUse: {
+            chosen: boolean;
+            measures: components["schemas"]["Weighed"][];
+            rule: string;
         };
         RuleSays: {
             inUse: boolean;
@@ -612,6 +1215,7 @@ export interface components {
             /** Format: date */
             today: string;
             wholeSchool: boolean;
+            windows: components["schemas"]["Window"][];
             years: components["schemas"]["SchoolYear"][];
         };
         ScoreVersion: {
@@ -632,6 +1236,7 @@ export interface components {
         };
         Season: {
             bands: components["schemas"]["BandCount"][];
+            bins: components["schemas"]["Bin"][];
             /** Format: date */
             ends: string;
             /** Format: int32 */
@@ -640,6 +1245,7 @@ export interface components {
             name: string;
             /** Format: int32 */
             screened: number;
+            spread?: components["schemas"]["FiveNumbers"];
             /** Format: date */
             starts: string;
             /** Format: int32 */
@@ -660,6 +1266,19 @@ export interface components {
             setupNeeded: boolean;
             /** Format: date */
             today: string;
+        };
+        SetForm: {
+            /** Format: int32 */
+            copyOf: number;
+            kind: string;
+            name: string;
+            /** Format: int32 */
+            school: number;
+        };
+        SetupView: {
+            mayChange: boolean;
+            measures: components["schemas"]["Measure"][];
+            windows: components["schemas"]["Window"][];
         };
         SignIn: {
             login: string;
@@ -704,6 +1323,40 @@ export interface components {
             reason?: string;
             /** Format: int32 */
             studentId: number;
+        };
+        TierRow: {
+            decided?: components["schemas"]["DecidedTier"];
+            evidence: components["schemas"]["Evidence"][];
+            lastSeason?: components["schemas"]["LastSeason"];
+            opinion?: components["schemas"]["Opinion"];
+            proposal?: components["schemas"]["ProposedTier"];
+            student: components["schemas"]["StudentRef"];
+            support?: string;
+        };
+        TiersForm: {
+            area: string;
+            decisions: components["schemas"]["Decision"][];
+            who: string;
+            /** Format: int32 */
+            window: number;
+            /** Format: int32 */
+            year: number;
+        };
+        TiersView: {
+            area: string;
+            areas: string[];
+            before?: string;
+            flows: components["schemas"]["Flow"][];
+            mayDecide: boolean;
+            measures: components["schemas"]["MeasureRef"][];
+            rows: components["schemas"]["TierRow"][];
+            rule: components["schemas"]["RuleInUse"];
+            /** Format: int32 */
+            school: number;
+            state: components["schemas"]["WindowState"];
+            summary: string;
+            tiers: number[];
+            window: components["schemas"]["Window"];
         };
         ToCelebrate: {
             kind: string;
@@ -774,6 +1427,54 @@ export interface components {
             students: number;
             summary: string;
         };
+        Untested: {
+            /** Format: date */
+            date?: string;
+            /** Format: date */
+            makeUp?: string;
+            measure: string;
+            /** Format: int32 */
+            measureId: number;
+            note?: string;
+            status: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        Weighed: {
+            /** Format: int32 */
+            measureId: number;
+            /** Format: double */
+            weight: number;
+        };
+        Window: {
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: date */
+            starts: string;
+            /** Format: int32 */
+            yearId: number;
+        };
+        WindowForm: {
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            /** Format: date */
+            starts: string;
+            /** Format: int32 */
+            yearId: number;
+        };
+        WindowState: {
+            closed: boolean;
+            events: components["schemas"]["Event"][];
+        };
+        Written: {
+            /** Format: int32 */
+            count: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -783,6 +1484,196 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    coverage: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                window?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CoverageView"];
+                };
+            };
+        };
+    };
+    makeUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeUpForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    untested: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                window?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    cuts: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                year: number;
+                set?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CutsView"];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LadderForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChoiceForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CutsPreview"];
+                };
+            };
+        };
+    };
+    create: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NewSet"];
+                };
+            };
+        };
+    };
     take: {
         parameters: {
             query?: never;
@@ -829,6 +1720,55 @@ export interface operations {
             };
         };
     };
+    grid: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                window?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EntryView"];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CellForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Entry"];
+                };
+            };
+        };
+    };
     set: {
         parameters: {
             query?: never;
@@ -858,6 +1798,7 @@ export interface operations {
                 measure: number;
                 year: number;
                 asOf: string;
+                seasons?: number;
             };
             header?: never;
             path?: never;
@@ -873,6 +1814,70 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["LadderView"];
                 };
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetupView"];
+                };
+            };
+        };
+    };
+    measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    window: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WindowForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1206,6 +2211,122 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["StudentPage"];
                 };
+            };
+        };
+    };
+    tiers: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                window?: number;
+                area?: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TiersView"];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TiersForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Written"];
+                };
+            };
+        };
+    };
+    closing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClosingForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    opine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpinionForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

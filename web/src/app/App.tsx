@@ -13,7 +13,27 @@ const Desk = lazy(() => import('../features/desk/DeskPage'));
 const Ladder = lazy(() => import('../features/ladder/LadderPage'));
 const Trends = lazy(() => import('../features/trends/TrendsPage'));
 const Student = lazy(() => import('../features/students/StudentView'));
+const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
+const EntryGrid = lazy(() => import('../features/entry/EntryPage'));
+const Tiers = lazy(() => import('../features/tiers/TiersPage'));
+const Cuts = lazy(() => import('../features/cuts/CutsPage'));
+const Windows = lazy(() => import('../features/measures/WindowsPage'));
+const Measures = lazy(() => import('../features/measures/MeasuresPage'));
 const Records = lazy(() => import('../features/records/RecordsPage'));
+
+/** Views of students, which need a scope. */
+const SCOPED = {
+  '/desk': Desk,
+  '/coverage': Coverage,
+  '/entry': EntryGrid,
+  '/tiers': Tiers,
+  '/ladder': Ladder,
+  '/trends': Trends,
+  '/students/:id': Student,
+  '/setup/cuts': Cuts,
+  '/setup/windows': Windows,
+  '/setup/measures': Measures,
+};
 
 export function App() {
   const session = useSession();
@@ -53,10 +73,9 @@ function SignedIn({ role }: { role: string }) {
       <Shell>
         <Suspense fallback={<Loading label="Opening the view ..." />}>
           <Routes>
-            <Route path="/desk" element={state ? <Desk /> : <NothingYet role={role} />} />
-            <Route path="/ladder" element={state ? <Ladder /> : <NothingYet role={role} />} />
-            <Route path="/trends" element={state ? <Trends /> : <NothingYet role={role} />} />
-            <Route path="/students/:id" element={state ? <Student /> : <NothingYet role={role} />} />
+            {Object.entries(SCOPED).map(([path, View]) => (
+              <Route key={path} path={path} element={state ? <View /> : <NothingYet role={role} />} />
+            ))}
             <Route path="/records" element={<Records />} />
             <Route path="*" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
           </Routes>
@@ -72,7 +91,7 @@ function NothingYet({ role }: { role: string }) {
       <h1 className="text-[17px] font-semibold m-0">There are no classes here yet</h1>
       <p className="text-soft">
         {role === 'administrator'
-          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cuts, classes, students, enrolments, people, teaches, scores.'
+          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cut-sets, cuts, classes, students, enrolments, people, teaches, scores.'
           : 'Ask your administrator to put you down for your classes; they appear here at once.'}
       </p>
     </div>

@@ -1,11 +1,12 @@
 import { useContext } from 'react';
-import { NavLink } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { ScopeContext } from './scope';
 import { VIEWS } from './views';
 
 /** Navigation drawn as a slender ladder: two stiles, a rung per view, the current rung lit. */
 export function Rail() {
   const state = useContext(ScopeContext);
+  const { pathname } = useLocation();
   return (
     <nav
       aria-label="Views"
@@ -19,21 +20,24 @@ export function Rail() {
       <ul className="m-0 p-0 list-none flex md:block md:w-[100px] md:border-x-[1.5px] md:border-stile md:pb-10 md:min-h-[300px]">
         {VIEWS.map((view) => (
           <li key={view.path}>
-            <NavLink
+            <Link
               to={state ? state.link(view.path) : view.path}
-              className={({ isActive }) =>
-                `flex items-end h-[34px] md:h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
-                  isActive
-                    ? 'font-bold text-act border-b-4 border-act'
-                    : 'text-ink border-b-[1.5px] md:border-stile border-transparent hover:text-act'
-                }`
-              }
+              aria-current={lit(view, pathname) ? 'page' : undefined}
+              className={`flex items-end h-[34px] md:h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
+                lit(view, pathname)
+                  ? 'font-bold text-act border-b-4 border-act'
+                  : 'text-ink border-b-[1.5px] md:border-stile border-transparent hover:text-act'
+              }`}
             >
               {view.name}
-            </NavLink>
+            </Link>
           </li>
         ))}
       </ul>
     </nav>
   );
+}
+
+function lit(view: (typeof VIEWS)[number], pathname: string): boolean {
+  return 'pages' in view ? (view.pages as readonly string[]).includes(pathname) : pathname === view.path;
 }

@@ -8,6 +8,8 @@ export interface Scope {
   measure: number;
   year: number;
   asOf: string;
+  /** The screening window, where one was chosen; views of a window otherwise take the newest. */
+  window?: number;
 }
 
 export interface ScopeState {
@@ -39,13 +41,15 @@ export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeSta
   const first = choices.classes.find((c) => c.yearId === year.id);
   const who = params.get('who') ?? `class-${first?.id}`;
   const asOf = /^\d{4}-\d\d-\d\d$/.test(params.get('asOf') ?? '') ? (params.get('asOf') as string) : choices.today;
-  const scope: Scope = { who, measure: measure.id, year: year.id, asOf };
+  const window = choices.windows.find((w) => w.id === Number(params.get('window')) && w.yearId === year.id)?.id;
+  const scope: Scope = { who, measure: measure.id, year: year.id, asOf, window };
   const query = (s: Scope, more: Record<string, string> = {}) =>
     new URLSearchParams({
       who: s.who,
       measure: String(s.measure),
       year: String(s.year),
       ...(s.asOf === choices.today ? {} : { asOf: s.asOf }),
+      ...(s.window === undefined ? {} : { window: String(s.window) }),
       ...more,
     });
   return {

@@ -1,7 +1,29 @@
-/** The views in the order of the rhythm of the week, with the key that follows g. */
+/**
+ * The views in the order of the rhythm of the week, with the key that follows g. A rung may stand for several pages: the first
+ * is where it leads, and it is lit on all of them.
+ */
 export const VIEWS = [
   { path: '/desk', name: 'Desk', key: 'd' },
+  { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
   { path: '/trends', name: 'Trends', key: 't' },
   { path: '/records', name: 'Records', key: 'r' },
+  {
+    path: '/setup/cuts',
+    name: 'Setup',
+    key: 'u',
+    pages: ['/setup/cuts', '/setup/windows', '/setup/measures', '/setup/norms'],
+  },
+] as const;
+
+/** What the Screening and Setup rungs hold. */
+export const SCREENING = [
+  { path: '/coverage', name: 'Coverage' },
+  { path: '/entry', name: 'Enter scores' },
+  { path: '/tiers', name: 'Tiers' },
+] as const;
+export const SETUP = [
+  { path: '/setup/cuts', name: 'Cut scores' },
+  { path: '/setup/windows', name: 'Windows' },
+  { path: '/setup/measures', name: 'Measures' },
 ] as const;

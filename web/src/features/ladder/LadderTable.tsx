@@ -5,6 +5,7 @@ import { score, signed } from '../../app/format';
 import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
+import { statusWord } from '../../ui/status';
 import { TierMark } from '../../ui/TierMark';
 
 type Column = 'name' | 'gain' | 'rank' | number;
@@ -108,17 +109,8 @@ export function LadderTable({
   );
 }
 
-const STATUS: Record<string, string> = {
-  none: 'not screened',
-  elsewhere: 'not here',
-  absent: 'absent',
-  exempt: 'exempt',
-  invalid: 'invalid',
-};
-
 function CellText({ cell, mark }: { cell: Cell; mark: boolean }) {
-  if (cell.value === undefined)
-    return <span className="text-soft text-[12.5px]">{STATUS[cell.status] ?? cell.status}</span>;
+  if (cell.value === undefined) return <span className="text-soft text-[12.5px]">{statusWord(cell.status)}</span>;
   return (
     <span className="inline-flex items-center gap-1.5">
       {cell.closeCall && mark && (

@@ -7,6 +7,7 @@ import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Complaint } from '../../ui/States';
+import { StatusOptions } from '../../ui/StatusOptions';
 
 /** Adds a score; the picture beside it changes at once. */
 export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) {
@@ -58,10 +59,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
         </Field>
         <Field label="What happened" error={fieldError('status')}>
           <select value={status} onChange={(e) => setStatus(e.target.value)} className="w-full">
-            <option value="scored">Scored</option>
-            <option value="absent">Absent</option>
-            <option value="exempt">Exempt</option>
-            <option value="invalid">Invalid</option>
+            <StatusOptions />
           </select>
         </Field>
         <Field label="Score" error={fieldError('value')}>

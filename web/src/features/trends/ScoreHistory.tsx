@@ -5,6 +5,7 @@ import { longDay, score } from '../../app/format';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Complaint } from '../../ui/States';
+import { StatusOptions } from '../../ui/StatusOptions';
 
 type Version = TrendDetail['history'][number];
 
@@ -96,10 +97,7 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
         }}
       />
       <select aria-label="What happened" value={status} onChange={(e) => setStatus(e.target.value)}>
-        <option value="scored">Scored</option>
-        <option value="absent">Absent</option>
-        <option value="exempt">Exempt</option>
-        <option value="invalid">Invalid</option>
+        <StatusOptions />
       </select>
       <input
         aria-label="Why"

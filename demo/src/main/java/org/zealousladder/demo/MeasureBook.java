@@ -23,7 +23,12 @@ final class MeasureBook {
 
         /** Cut scores: about one in six below the first, one in three below the second. */
         int[] cuts(int atGrade, int atSeason) {
-            double average = average(atGrade, atSeason);
+            return cuts(atGrade, atSeason, 0);
+        }
+
+        /** @param shift in spreads */
+        int[] cuts(int atGrade, int atSeason, double shift) {
+            double average = average(atGrade, atSeason) + shift * spread;
             return new int[] {(int) Math.round(average - 1.0 * spread), (int) Math.round(average - 0.35 * spread)};
         }
     }
@@ -44,16 +49,25 @@ final class MeasureBook {
     private MeasureBook() {}
 
     static void write(Sheets sheets) throws IOException {
+        sheets.row("cut-sets", "local", "Local cut scores", "local", "", "Invented for the demo", "");
+        sheets.row("cut-sets", "northern", "Northern Isles 2025", "published", "", "As an authority would publish them; invented for the demo", "");
         for (Entry m : ALL) {
             sheets.row("measures", m.code(), m.title(), m.kind(), m.area(), m.unit(), m.lowest(), m.highest(), 0, "higher", m.sem(), "chance");
             for (int grade = 2; grade <= 6; grade++) {
                 for (Calendar.Window w : Calendar.WINDOWS) {
-                    int[] cuts = m.cuts(grade, w.season());
-                    for (int band = 0; band < BANDS.size(); band++) {
-                        sheets.row("cuts", m.code(), grade, w.year(), w.name(), BANDS.get(band), 3 - band, band == 0 ? "" : cuts[band - 1]);
+                    writeLadder(sheets, m, grade, w, "local", 0);
+                    if (m == ORAL_READING || m.kind().equals("screening")) {
+                        writeLadder(sheets, m, grade, w, "northern", 0.22);
                     }
                 }
             }
+        }
+    }
+
+    private static void writeLadder(Sheets sheets, Entry m, int grade, Calendar.Window w, String set, double shift) throws IOException {
+        int[] cuts = m.cuts(grade, w.season(), shift);
+        for (int band = 0; band < BANDS.size(); band++) {
+            sheets.row("cuts", m.code(), grade, w.year(), w.name(), BANDS.get(band), 3 - band, band == 0 ? "" : cuts[band - 1], set);
         }
     }
 }

@@ -18,13 +18,15 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("years", new String[] {"year", "starts", "ends"});
         HEADERS.put("measures", new String[] {"measure", "title", "kind", "area", "unit", "lowest", "highest", "decimals", "better", "sem", "rule"});
         HEADERS.put("windows", new String[] {"year", "window", "opens", "closes"});
-        HEADERS.put("cuts", new String[] {"measure", "grade", "year", "window", "band", "tier", "from_score"});
+        HEADERS.put("cut-sets", new String[] {"set", "set_title", "set_kind", "school", "note", "counts"});
+        HEADERS.put("cuts", new String[] {"measure", "grade", "year", "window", "band", "tier", "from_score", "set"});
         HEADERS.put("classes", new String[] {"class", "school", "year", "name", "grade"});
         HEADERS.put("students", new String[] {"student", "given_name", "family_name", "support"});
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
         HEADERS.put("people", new String[] {"login", "person", "role", "school"});
         HEADERS.put("teaches", new String[] {"login", "class"});
         HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
+        HEADERS.put("tiers", new String[] {"student", "area", "year", "window", "tier", "decided", "reason"});
         HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
     }

@@ -111,6 +111,7 @@ final class Skerrow {
             return;
         }
         int day = 0;
+        Map<String, List<Integer>> tiers = new LinkedHashMap<>();
         for (MeasureBook.Entry m : MeasureBook.ALL) {
             int value = p.score(m, grade, w.season(), random);
             double luck = random.nextDouble();
@@ -125,7 +126,22 @@ final class Skerrow {
                 continue;
             }
             String status = luck < 0.03 && story == null ? "absent" : "scored";
+            if (status.equals("scored")) {
+                int[] cuts = m.cuts(grade, w.season());
+                tiers.computeIfAbsent(m.area(), k -> new ArrayList<>()).add(value < cuts[0] ? 3 : value < cuts[1] ? 2 : 1);
+            }
             sheets.row("scores", p.code(), m.code(), on, status.equals("scored") ? value : "", status);
+        }
+        if (w.year().equals(Calendar.THIS_YEAR) && w.season() == 0) {
+            decide(p, w, tiers);
+        }
+    }
+
+    /** What the team settled after the autumn screening: the tier that most measures gave. */
+    private void decide(Pupil p, Calendar.Window w, Map<String, List<Integer>> tiers) throws IOException {
+        for (Map.Entry<String, List<Integer>> e : tiers.entrySet()) {
+            List<Integer> sorted = e.getValue().stream().sorted().toList();
+            sheets.row("tiers", p.code(), e.getKey(), w.year(), w.name(), sorted.get(sorted.size() / 2), LocalDate.of(2025, 9, 30), "");
         }
     }
 

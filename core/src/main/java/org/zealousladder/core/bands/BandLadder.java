@@ -62,6 +62,10 @@ public final class BandLadder {
         return cuts.clone();
     }
 
+    public Direction direction() {
+        return direction;
+    }
+
     /** Index of the band of {@code score}: the number of cuts it reaches. */
     public int index(double score) {
         int i = 0;
@@ -101,6 +105,27 @@ public final class BandLadder {
         double upper = i == cuts.length ? 0 : NORMAL.cumulativeProbability(distance(score, i) / sem);
         double other = Math.max(lower, upper);
         return new Standing(i, bands.get(i), OptionalDouble.of(1 - lower - upper), other > CLOSE_CALL);
+    }
+
+    /**
+     * Chance of each band for the true score, summing to 1; without an error all of it is in the score's own band.
+     *
+     * @param sem standard error of measurement in score units; 0 when the measure states none
+     */
+    public double[] chances(double score, double sem) {
+        double[] chances = new double[bands.size()];
+        if (sem == 0) {
+            chances[index(score)] = 1;
+            return chances;
+        }
+        double reached = 1;
+        for (int i = 0; i < cuts.length; i++) {
+            double next = NORMAL.cumulativeProbability(distance(score, i) / sem);
+            chances[i] = reached - next;
+            reached = next;
+        }
+        chances[cuts.length] = reached;
+        return chances;
     }
 
     /** How far {@code score} is past cut {@code k}; negative when it falls short. */

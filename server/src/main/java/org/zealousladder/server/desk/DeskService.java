@@ -14,8 +14,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.desk.DeskView.ToCelebrate;
 import org.zealousladder.server.desk.DeskView.ToCollect;
 import org.zealousladder.server.desk.DeskView.ToDecide;
-import org.zealousladder.server.ladder.LadderService;
-import org.zealousladder.server.ladder.LadderView.Cell;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.Window;
@@ -26,6 +24,9 @@ import org.zealousladder.server.roster.SchoolYear;
 import org.zealousladder.server.roster.Who;
 import org.zealousladder.server.scores.Score;
 import org.zealousladder.server.scores.ScoresService;
+import org.zealousladder.server.standings.Cell;
+import org.zealousladder.server.standings.Standings;
+import org.zealousladder.server.standings.StandingsService;
 import org.zealousladder.server.trends.TrendCard;
 import org.zealousladder.server.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.trends.TrendCard.TrendPoint;
@@ -42,14 +43,14 @@ public class DeskService {
     private final MeasuresService measures;
     private final ScoresService scores;
     private final TrendsService trends;
-    private final LadderService ladder;
+    private final StandingsService standing;
 
-    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, LadderService ladder) {
+    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
         this.trends = trends;
-        this.ladder = ladder;
+        this.standing = standing;
     }
 
     public DeskView view(Who who, int yearId, LocalDate asked) {
@@ -63,7 +64,7 @@ public class DeskService {
         List<Score> all = scores.of(ids, byId.keySet(), from, asOf);
         List<Score> thisYear = from.equals(year.starts()) ? all : all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList();
         List<TrendCard> cards = trends.cards(students, byId, thisYear, null, year, asOf);
-        LadderService.Standings standings = ladder.standings(ids, byId.values(), windows, asOf, all);
+        Standings standings = standing.of(students, byId.values(), windows, asOf, all);
 
         List<ToDecide> decide = cards.stream().filter(c -> c.decision() != null && c.decision().wantsAction() && c.settledUntil() == null)
                 .sorted(Comparator.comparing((TrendCard c) -> -c.decision().priority()).thenComparing(c -> c.student().name()))
@@ -78,7 +79,7 @@ public class DeskService {
     }
 
     /** Not screened in the newest window on measures that others in scope have a score on; one line a student. */
-    private static List<ToCollect> missingScreening(List<Enrolled> students, Map<Integer, Measure> byId, LadderService.Standings standings,
+    private static List<ToCollect> missingScreening(List<Enrolled> students, Map<Integer, Measure> byId, Standings standings,
             LocalDate asOf) {
         List<ToCollect> missing = new ArrayList<>();
         int last = standings.windows().size() - 1;
@@ -89,7 +90,7 @@ public class DeskService {
         Set<Integer> given = byId.values().stream().map(Measure::id)
                 .filter(m -> students.stream().anyMatch(s -> standings.of(s.id(), m).get(last).value() != null)).collect(Collectors.toSet());
         for (Enrolled s : students) {
-            List<Measure> without = byId.values().stream().filter(m -> given.contains(m.id()) && missed(standings.of(s.id(), m.id()).get(last))).toList();
+            List<Measure> without = byId.values().stream().filter(m -> given.contains(m.id()) && standings.of(s.id(), m.id()).get(last).owed()).toList();
             if (!without.isEmpty()) {
                 Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
                 missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
@@ -98,10 +99,6 @@ public class DeskService {
             }
         }
         return missing;
-    }
-
-    private static boolean missed(Cell cell) {
-        return cell.value() == null && !cell.status().equals("elsewhere") && !cell.status().equals("exempt");
     }
 
     private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
@@ -137,7 +134,7 @@ public class DeskService {
         return reached;
     }
 
-    private static List<ToCelebrate> bandsClimbed(List<Enrolled> students, Map<Integer, Measure> byId, LadderService.Standings standings) {
+    private static List<ToCelebrate> bandsClimbed(List<Enrolled> students, Map<Integer, Measure> byId, Standings standings) {
         List<ToCelebrate> climbed = new ArrayList<>();
         if (standings.windows().size() < 2) {
             return climbed;

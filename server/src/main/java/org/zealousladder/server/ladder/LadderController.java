@@ -16,7 +16,8 @@ class LadderController {
     }
 
     @GetMapping("/api/ladder")
-    LadderView ladder(@RequestParam String who, @RequestParam int measure, @RequestParam int year, @RequestParam LocalDate asOf) {
-        return ladder.view(Who.parse(who), measure, year, asOf);
+    LadderView ladder(@RequestParam String who, @RequestParam int measure, @RequestParam int year, @RequestParam LocalDate asOf,
+            @RequestParam(defaultValue = "2") int seasons) {
+        return ladder.view(Who.parse(who), measure, year, asOf, seasons);
     }
 }

@@ -2,6 +2,8 @@ package org.zealousladder.server.measures;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.zealousladder.core.bands.BandLadder;
 
 /** The ladders of some measures and windows as known on a day. */
@@ -12,6 +14,11 @@ public final class Ladders {
 
     Ladders(Map<Key, BandLadder> byKey) {
         this.byKey = byKey;
+    }
+
+    /** The grades that have cut scores on a measure in a window. */
+    public Set<Integer> grades(int measureId, int windowId) {
+        return byKey.keySet().stream().filter(k -> k.measureId() == measureId && k.windowId() == windowId).map(Key::grade).collect(Collectors.toSet());
     }
 
     /** Empty where no cut scores are set. */

@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.Band;
@@ -49,10 +51,39 @@ public class MeasuresService {
         return windows;
     }
 
-    public Ladders ladders(List<Window> windows, LocalDate asOf) {
+    /** All windows of all years, the earliest first. */
+    public List<Window> windows() {
+        return store.windows();
+    }
+
+    public Window window(int id) {
+        return store.windows().stream().filter(w -> w.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such screening window."));
+    }
+
+    /** The season's namesake of the year before, where there is one. */
+    public Optional<Window> yearBefore(Window window) {
+        return store.windows().stream().filter(w -> w.name().equals(window.name()) && w.starts().isBefore(window.starts()))
+                .reduce((a, b) -> b);
+    }
+
+    public List<CutSet> sets() {
+        return store.sets();
+    }
+
+    public CutSet set(int id) {
+        return store.sets().stream().filter(s -> s.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such set of cut scores."));
+    }
+
+    /** The set by which a school's scores were read on a day. */
+    public int defaultSet(@Nullable Integer schoolId, LocalDate asOf) {
+        return store.defaultSet(schoolId, asOf);
+    }
+
+    /** The ladders of a set as known on a day. */
+    public Ladders ladders(List<Window> windows, LocalDate asOf, int setId) {
         Map<Integer, Measure> measures = byId();
         Map<Ladders.Key, List<MeasuresStore.BandRow>> rows = new LinkedHashMap<>();
-        for (MeasuresStore.BandRow row : store.bands(windows.stream().map(Window::id).toList(), asOf)) {
+        for (MeasuresStore.BandRow row : store.bands(windows.stream().map(Window::id).toList(), asOf, setId)) {
             rows.computeIfAbsent(new Ladders.Key(row.measureId(), row.windowId(), row.grade()), k -> new ArrayList<>()).add(row);
         }
         Map<Ladders.Key, BandLadder> ladders = new HashMap<>();
@@ -61,5 +92,16 @@ public class MeasuresService {
                 bands.stream().skip(1).mapToDouble(MeasuresStore.BandRow::fromScore).toArray(),
                 measures.get(key.measureId()).direction())));
         return new Ladders(ladders);
+    }
+
+    /** The ladders of some sets on one measure, grade by grade. */
+    public List<DrawnLadder> drawn(List<Integer> sets, int measureId, List<Integer> windows, LocalDate asOf) {
+        Map<Integer, List<MeasuresStore.LadderBand>> byLadder = new LinkedHashMap<>();
+        store.drawn(sets, measureId, windows, asOf).forEach(b -> byLadder.computeIfAbsent(b.id(), k -> new ArrayList<>()).add(b));
+        return byLadder.values().stream().map(bands -> {
+            MeasuresStore.LadderBand first = bands.get(0);
+            return new DrawnLadder(first.id(), first.setId(), first.measureId(), first.grade(), first.windowId(), first.knownFrom(), first.recordedBy(), first.reason(),
+                    bands.stream().map(b -> new DrawnLadder.DrawnBand(b.name(), b.tier(), b.fromScore())).toList());
+        }).toList();
     }
 }

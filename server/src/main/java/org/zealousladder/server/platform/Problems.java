@@ -28,6 +28,7 @@ class Problems extends ResponseEntityExceptionHandler {
         if (refusal.field() != null) {
             problem.setProperty("field", refusal.field());
         }
+        refusal.details().forEach(problem::setProperty);
         return ResponseEntity.status(refusal.status()).body(problem);
     }
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.platform;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
@@ -8,12 +10,19 @@ public class Refusal extends RuntimeException {
     private final HttpStatus status;
     private final String type;
     private final @Nullable String field;
+    private final Map<String, Object> details = new LinkedHashMap<>();
 
     public Refusal(HttpStatus status, String type, @Nullable String field, String sentence) {
         super(sentence);
         this.status = status;
         this.type = type;
         this.field = field;
+    }
+
+    /** Adds what the page needs to help: it stands beside the sentence in the answer. */
+    public Refusal with(String name, Object value) {
+        details.put(name, value);
+        return this;
     }
 
     /** 422: what was sent cannot be right. */
@@ -36,6 +45,10 @@ public class Refusal extends RuntimeException {
 
     public static Refusal unauthorized(String sentence) {
         return new Refusal(HttpStatus.UNAUTHORIZED, "sign-in", null, sentence);
+    }
+
+    Map<String, Object> details() {
+        return details;
     }
 
     HttpStatus status() {

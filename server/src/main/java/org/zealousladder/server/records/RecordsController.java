@@ -1,17 +1,14 @@
 package org.zealousladder.server.records;
 
-import de.siegmar.fastcsv.writer.CsvWriter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringWriter;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +17,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.CsvAnswer;
+import org.zealousladder.server.platform.Spreadsheet;
 import org.zealousladder.server.platform.Viewer;
 import org.zealousladder.server.roster.Who;
 
@@ -71,14 +70,9 @@ class RecordsController {
 
     @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
     ResponseEntity<String> refused(@PathVariable long id) {
-        StringWriter text = new StringWriter();
-        try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            csv.writeRecord("row", "column", "value", "what would be right");
-            imports.refusals(id).forEach(r -> csv.writeRecord(Integer.toString(r.row()), r.column(), Spreadsheet.safe(r.value()), r.message()));
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-        return csv("refused-rows.csv", text.toString());
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("row", "column", "value", "what would be right")));
+        imports.refusals(id).forEach(r -> rows.add(List.of(Integer.toString(r.row()), r.column(), Spreadsheet.safe(r.value()), r.message())));
+        return CsvAnswer.of("refused-rows.csv", rows);
     }
 
     @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")
@@ -86,11 +80,6 @@ class RecordsController {
             @RequestParam LocalDate asOf, @RequestParam(required = false) @Nullable List<Integer> students) {
         StringWriter text = new StringWriter();
         exports.write(Who.parse(who), measure, year, asOf, students == null ? List.of() : students, text);
-        return csv("scores-" + asOf + ".csv", text.toString());
-    }
-
-    private static ResponseEntity<String> csv(String name, String text) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(text);
+        return CsvAnswer.of("scores-" + asOf + ".csv", text.toString());
     }
 }

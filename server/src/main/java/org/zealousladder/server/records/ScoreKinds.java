@@ -3,6 +3,7 @@ package org.zealousladder.server.records;
 import static org.zealousladder.server.records.Column.Type.DATE;
 import static org.zealousladder.server.records.Column.Type.NUMBER;
 import static org.zealousladder.server.records.Column.Type.TEXT;
+import static org.zealousladder.server.records.Column.Type.WHOLE;
 
 import java.util.List;
 import org.zealousladder.server.platform.Viewer;
@@ -47,8 +48,8 @@ final class ScoreKinds {
                     update scores_score s set superseded_by = c.id, superseded_on = greatest(%s, s.known_from)
                       from correction c where s.id = c.old_id""".formatted(TODAY))
             .apply("""
-                    insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason)
-                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, scope_person(), 'corrected by a file'
+                    insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
+                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, scope_person(), 'corrected by a file', o.window_id
                       from correction c join scores_score o on o.id = c.old_id""")
             .apply("""
                     insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by)
@@ -112,7 +113,38 @@ final class ScoreKinds {
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 
+    /** Tiers that were decided elsewhere, a student, window and area a row. */
+    static final ImportKind TIERS = ImportKind.named("tiers", "tiers").least(Viewer.Role.COORDINATOR)
+            .columns(Column.of("student", TEXT), Column.of("area", TEXT), Column.of("year", TEXT), Column.of("window", TEXT), Column.of("tier", WHOLE),
+                    Column.optional("decided", DATE), Column.optional("reason", TEXT))
+            .joined("""
+                    select st.*, s.id as student_id, w.id as window_id, w.starts as opens, t.id as old_id,
+                           exists (select from measures_measure m where m.area = st.area) as known_area,
+                           case when t.id is null then 'new'
+                                when t.tier::integer = st.tier and t.reason is not distinct from st.reason then 'unchanged' else 'changed' end as outcome
+                      from stage st left join roster_student s on s.code = st.student
+                      left join roster_year y on y.name = st.year
+                      left join measures_window w on w.year_id = y.id and w.name = st."window"
+                      left join tiers_tier t on t.student_id = s.id and t.window_id = w.id and t.area = st.area and t.superseded_by is null""")
+            .unknown("student", "student_id", "student among yours with the code")
+            .problem("\"window\"", "window_id is null", "'There is no window ''' || \"window\" || ''' in the year ''' || year || '''.'")
+            .problem("area", "not known_area", "'No measure has the area ''' || area || '''.'")
+            .problem("tier", "tier not between 1 and 5", "'A tier is a whole number from 1 to 5.'")
+            .problem("decided", "decided > " + TODAY + " or decided < opens", "'A tier is decided from the first day of its window on, and not in the future.'")
+            .key("student_id, area, year, \"window\"").payload("%s.tier, %s.reason")
+            .apply("""
+                    create temporary table decided_anew on commit drop as
+                    select nextval(pg_get_serial_sequence('tiers_tier', 'id')) as id, a.* from accepted a where a.outcome <> 'unchanged'""")
+            .apply("""
+                    update tiers_tier t set superseded_by = d.id, superseded_on = greatest(coalesce(d.decided, %s), t.known_from)
+                      from decided_anew d where t.id = d.old_id""".formatted(TODAY))
+            .apply("""
+                    insert into tiers_tier (id, student_id, window_id, area, outcome, tier, because, reason, known_from, recorded_by)
+                    select id, student_id, window_id, area, 'confirmed', tier, 'Brought in by a file.', reason, coalesce(decided, %s), scope_person()
+                      from decided_anew""".formatted(TODAY))
+            .build();
+
     static List<ImportKind> all() {
-        return List.of(SCORES, GOALS, PLAN_CHANGES);
+        return List.of(SCORES, GOALS, PLAN_CHANGES, TIERS);
     }
 }

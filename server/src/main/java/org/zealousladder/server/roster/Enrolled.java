@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 
 /** A student in a class on a day, with the time they have been in it. */
 public record Enrolled(int id, String code, String givenName, String familyName, @Nullable String support, int classId,
-        String className, int grade, LocalDate enrolledFrom, @Nullable LocalDate enrolledTo) {
+        String className, int grade, LocalDate enrolledFrom, @Nullable LocalDate enrolledTo, int schoolId) {
 
     public StudentRef ref() {
         return new StudentRef(id, code, givenName + (familyName.isEmpty() ? "" : " " + familyName), initials(), className);

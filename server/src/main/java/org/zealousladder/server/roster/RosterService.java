@@ -44,6 +44,26 @@ public class RosterService {
         return store.enrolled(who, yearId, asOf);
     }
 
+    /**
+     * Everyone who was in {@code who} on any day of a time, each once, with the dates of their last class in it.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to) {
+        requireVisible(who);
+        return store.enrolledDuring(who, yearId, from, to);
+    }
+
+    /**
+     * The school that {@code who} is in or is.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public int school(Who who) {
+        requireVisible(who);
+        return store.school(who);
+    }
+
     /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}. */
     public List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
         return store.enrolledAmong(students, asOf);

@@ -11,7 +11,7 @@ import org.springframework.stereotype.Repository;
 class RosterStore {
     private static final String ENROLLED = """
             select s.id, s.code, s.given_name, s.family_name, s.support, c.id as class_id, c.name as class_name, c.grade,
-                   e.starts as enrolled_from, e.ends as enrolled_to
+                   e.starts as enrolled_from, e.ends as enrolled_to, c.school_id
               from roster_enrolment e
               join roster_class c on c.id = e.class_id
               join roster_student s on s.id = e.student_id
@@ -38,13 +38,31 @@ class RosterStore {
         return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
     }
 
-    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
-        String scope = switch (who.kind()) {
+    private static String in(Who who) {
+        return switch (who.kind()) {
             case CLASS -> "c.id = :id";
             case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
-        return db.sql(ENROLLED + " where " + scope + "\n" + """
+    }
+
+    /** Everyone enrolled on any day from {@code from} to {@code to}: in their last class of that time, each once. */
+    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to) {
+        return db.sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n" + """
+                 and e.starts <= :to and (e.ends is null or e.ends >= :from)
+                 order by s.id, e.starts desc) once order by given_name, family_name, id""")
+                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to)
+                .query(Enrolled.class).list();
+    }
+
+    /** A class's school and year; of a grade or school, itself. */
+    int school(Who who) {
+        return who.kind() != Who.Kind.CLASS ? who.id()
+                : db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
+    }
+
+    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
+        return db.sql(ENROLLED + " where " + in(who) + "\n" + """
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by s.given_name, s.family_name, s.id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)

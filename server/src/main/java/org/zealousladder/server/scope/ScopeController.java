@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasureRef;
 import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.measures.Window;
 import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
 import org.zealousladder.server.roster.ClassRef;
@@ -27,11 +28,12 @@ class ScopeController {
     }
 
     /** @param wholeSchool whether grades and schools may be chosen beside classes */
-    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<MeasureRef> measures, boolean wholeSchool) {}
+    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<MeasureRef> measures, List<Window> windows,
+            boolean wholeSchool) {}
 
     @GetMapping("/api/scope")
     ScopeChoices choices() {
         return new ScopeChoices(calendar.today(), roster.years(), roster.classes(),
-                measures.measures().stream().map(Measure::ref).toList(), Viewer.current().role() != Viewer.Role.TEACHER);
+                measures.measures().stream().map(Measure::ref).toList(), measures.windows(), Viewer.current().role() != Viewer.Role.TEACHER);
     }
 }

@@ -9,15 +9,17 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
+import org.zealousladder.server.measures.Window;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.platform.Words;
 import org.zealousladder.server.roster.RosterService;
 
 /** Reads scores as known on a day; enters and corrects them. A correction keeps the score it replaces. */
 @Service
 public class ScoresService {
-    private static final Set<String> STATUSES = Set.of(Score.SCORED, "absent", "exempt", "invalid");
+    private static final Set<String> STATUSES = Set.of(Score.SCORED, "absent", "exempt", "invalid", Score.WITHDRAWN);
 
     private final ScoresStore store;
     private final MeasuresService measures;
@@ -37,6 +39,21 @@ public class ScoresService {
         return students.isEmpty() || measureIds.isEmpty() ? List.of() : store.of(students, measureIds, from, asOf);
     }
 
+    /** The screening score of each student on each measure in each window; make-ups count for the window they name. */
+    @Transactional(readOnly = true)
+    public List<Score> screening(Collection<Integer> students, Collection<Integer> measureIds, List<Window> windows, LocalDate asOf) {
+        return students.isEmpty() || measureIds.isEmpty() || windows.isEmpty() ? List.of() : store.screening(students, measureIds, windows, asOf);
+    }
+
+    /** A score of somebody in the school. */
+    public record SchoolValue(int measureId, int grade, double value) {}
+
+    /** All screening scores of the viewer's school in a window, without names; nothing of another school. */
+    @Transactional(readOnly = true)
+    public List<SchoolValue> ofSchool(int school, Window window, LocalDate asOf) {
+        return store.ofSchool(school, window.id(), asOf);
+    }
+
     @Transactional(readOnly = true)
     public List<Score> ofStudent(int student, LocalDate asOf) {
         return store.ofStudent(student, asOf);
@@ -52,15 +69,32 @@ public class ScoresService {
     /** @throws Refusal 409 when the day has a score already */
     @Transactional
     public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
+        enter(student, measureId, takenOn, value, status, null);
+    }
+
+    /**
+     * @param makeUpFor the screening window that the score is a make-up for, when its day is not within it
+     * @throws Refusal 409 when the day has a score already
+     */
+    @Transactional
+    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor) {
         Measure measure = measures.measure(measureId);
         roster.requireStudent(student);
         LocalDate today = calendar.today();
-        check(measure, takenOn, value, status, today);
-        store.current(student, measureId, takenOn).ifPresent(there -> {
-            throw Refusal.conflict("There is already " + (there.scored() ? "a score of " + plain(there.value()) : "an entry '" + there.status() + "'")
+        check(measure, takenOn, value, status);
+        if (status.equals(Score.WITHDRAWN)) {
+            throw Refusal.invalid("status", "There is nothing on record that could be withdrawn.");
+        }
+        Score there = store.current(student, measureId, takenOn).orElse(null);
+        if (there != null && there.status().equals(Score.WITHDRAWN)) {
+            replace(store.byId(there.id()).orElseThrow(), value, status, null, makeUpFor);
+            return;
+        }
+        if (there != null) {
+            throw Refusal.conflict("There is already " + (there.scored() ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status() + "'")
                     + " for that day. Correct that one instead; yours was not saved.");
-        });
-        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null);
+        }
+        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null, makeUpFor);
     }
 
     /** Replaces score {@code id}; returns the one it replaced. */
@@ -70,26 +104,31 @@ public class ScoresService {
         if (old.supersededBy() != null) {
             throw alreadyCorrected();
         }
-        Measure measure = measures.measure(old.measureId());
-        LocalDate today = calendar.today();
-        check(measure, old.takenOn(), value, status, today);
+        check(measures.measure(old.measureId()), old.takenOn(), value, status);
         if (status.equals(old.status()) && java.util.Objects.equals(value, old.value())) {
             throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
         }
+        replace(old, value, status, reason, old.windowId());
+        return new Score(old.id(), old.studentId(), old.measureId(), old.takenOn(), old.value(), old.status());
+    }
+
+    private void replace(ScoresStore.Versioned old, @Nullable Double value, String status, @Nullable String reason, @Nullable Integer window) {
         long by = store.nextId();
+        LocalDate today = calendar.today();
         LocalDate on = today.isBefore(old.knownFrom()) ? old.knownFrom() : today;
-        if (!store.supersede(id, by, on)) {
+        if (!store.supersede(old.id(), by, on)) {
             throw alreadyCorrected();
         }
-        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason);
-        return new Score(old.id(), old.studentId(), old.measureId(), old.takenOn(), old.value(), old.status());
+        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason, window);
     }
 
     private static Refusal alreadyCorrected() {
         return Refusal.conflict("Somebody else has corrected this score meanwhile. Yours was not saved; look at the new one first.");
     }
 
-    private static void check(Measure measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate today) {
+    /** @throws Refusal 422 with a sentence when a score cannot be right */
+    public void check(Measure measure, LocalDate takenOn, @Nullable Double value, String status) {
+        LocalDate today = calendar.today();
         if (!STATUSES.contains(status)) {
             throw Refusal.invalid("status", "'" + status + "' is not a status; use scored, absent, exempt or invalid.");
         }
@@ -104,15 +143,11 @@ public class ScoresService {
                     : "A student who was " + status + " has no score. Leave it empty.");
         }
         if (value != null && !(value >= measure.lowest() && value <= measure.highest())) {
-            throw Refusal.invalid("value", measure.name() + " runs from " + plain(measure.lowest()) + " to " + plain(measure.highest()) + ".");
+            throw Refusal.invalid("value", measure.name() + " runs from " + Words.plain(measure.lowest()) + " to " + Words.plain(measure.highest()) + ".");
         }
         if (value != null && Math.abs(value * Math.pow(10, measure.decimals()) - Math.rint(value * Math.pow(10, measure.decimals()))) > 1e-9) {
             throw Refusal.invalid("value", measure.name() + (measure.decimals() == 0 ? " is a whole number."
                     : " has at most " + measure.decimals() + " decimals."));
         }
-    }
-
-    private static String plain(double value) {
-        return new java.math.BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString();
     }
 }

@@ -8,17 +8,18 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.measures.Window;
 
 @Repository
 class ScoresStore {
     private static final String KNOWN = "\n" + """
-             and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
+             and s.status <> 'withdrawn' and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
             """;
-    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status from scores_score s ";
+    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id from scores_score s ";
 
     /** By hand, since a school's view reads tens of thousands of them. */
     private static final RowMapper<Score> SCORE = (r, n) -> new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class),
-            r.getObject(5, Double.class), r.getString(6));
+            r.getObject(5, Double.class), r.getString(6), r.getObject(7, Integer.class));
 
     private final JdbcClient db;
 
@@ -31,6 +32,36 @@ class ScoresStore {
                 + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
                 .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
                 .param("from", from).param("asOf", asOf).query(SCORE).list();
+    }
+
+    /** One row a student, measure and window: the first scored one, or else the latest of what else is on record. */
+    List<Score> screening(Collection<Integer> students, Collection<Integer> measures, List<Window> windows, LocalDate asOf) {
+        return db.sql("""
+                with w as (select * from unnest(:windows, :starts::date[], :ends::date[]) as w(id, starts, ends)),
+                mine as (
+                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, w.id as window_id
+                    from w join scores_score s on s.window_id is null and s.taken_on between w.starts and w.ends
+                   where s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
+                  union all
+                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id
+                    from scores_score s
+                   where s.window_id = any(:windows) and s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
+                )
+                select distinct on (student_id, measure_id, window_id) id, student_id, measure_id, taken_on, value, status, window_id
+                  from mine
+                 order by student_id, measure_id, window_id, value is null, case when value is not null then taken_on end, taken_on desc""")
+                .param("windows", windows.stream().map(Window::id).toArray(Integer[]::new))
+                .param("starts", windows.stream().map(w -> w.starts().toString()).toArray(String[]::new))
+                .param("ends", windows.stream().map(w -> w.ends().toString()).toArray(String[]::new))
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
+                .param("asOf", asOf).query(SCORE).list();
+    }
+
+    /** A number with the measure and grade it belongs to. */
+    List<ScoresService.SchoolValue> ofSchool(int school, int window, LocalDate asOf) {
+        return db.sql("select measure_id, grade, value from scores_of_school(:school, :window, :asOf)")
+                .param("school", school).param("window", window).param("asOf", asOf)
+                .query((r, n) -> new ScoresService.SchoolValue(r.getInt(1), r.getInt(2), r.getDouble(3))).list();
     }
 
     List<Score> ofStudent(int student, LocalDate asOf) {
@@ -50,15 +81,15 @@ class ScoresStore {
     Optional<Score> current(int student, int measure, LocalDate takenOn) {
         return db.sql(COLUMNS + """
                  where s.student_id = :student and s.measure_id = :measure and s.taken_on = :takenOn and s.superseded_by is null""")
-                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(Score.class).optional();
+                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(SCORE).optional();
     }
 
     record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status,
-            LocalDate knownFrom, @Nullable Long supersededBy) {}
+            LocalDate knownFrom, @Nullable Long supersededBy, @Nullable Integer windowId) {}
 
     Optional<Versioned> byId(long id) {
         return db.sql("""
-                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by from scores_score where id = :id""")
+                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by, window_id from scores_score where id = :id""")
                 .param("id", id).query(Versioned.class).optional();
     }
 
@@ -73,12 +104,12 @@ class ScoresStore {
     }
 
     void insert(long id, int student, int measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate knownFrom,
-            int by, @Nullable String reason) {
+            int by, @Nullable String reason, @Nullable Integer window) {
         db.sql("""
-                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason)
-                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason)""")
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
+                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :window)""")
                 .param("id", id).param("student", student).param("measure", measure).param("takenOn", takenOn).param("value", value)
-                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).update();
+                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).param("window", window, java.sql.Types.INTEGER).update();
     }
 
     private static Short[] shorts(Collection<Integer> ids) {

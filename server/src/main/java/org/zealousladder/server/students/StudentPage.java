@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.decisions.Taken;
-import org.zealousladder.server.ladder.LadderView.Cell;
+import org.zealousladder.server.standings.Cell;
 import org.zealousladder.server.measures.MeasureRef;
 import org.zealousladder.server.roster.StudentRef;
 import org.zealousladder.server.trends.TrendCard;

@@ -9,8 +9,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.decisions.DecisionsService;
 import org.zealousladder.server.decisions.Taken;
-import org.zealousladder.server.ladder.LadderService;
-import org.zealousladder.server.ladder.LadderView.Cell;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.Window;
@@ -20,6 +18,9 @@ import org.zealousladder.server.roster.SchoolYear;
 import org.zealousladder.server.roster.StudentRef;
 import org.zealousladder.server.scores.Score;
 import org.zealousladder.server.scores.ScoresService;
+import org.zealousladder.server.standings.Cell;
+import org.zealousladder.server.standings.Standings;
+import org.zealousladder.server.standings.StandingsService;
 import org.zealousladder.server.students.StudentPage.Enrolment;
 import org.zealousladder.server.students.StudentPage.Lane;
 import org.zealousladder.server.students.StudentPage.SeasonStanding;
@@ -37,16 +38,16 @@ public class StudentsService {
     private final MeasuresService measures;
     private final ScoresService scores;
     private final TrendsService trends;
-    private final LadderService ladder;
+    private final StandingsService standing;
     private final DecisionsService decisions;
 
-    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, LadderService ladder,
+    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing,
             DecisionsService decisions) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
         this.trends = trends;
-        this.ladder = ladder;
+        this.standing = standing;
         this.decisions = decisions;
     }
 
@@ -58,7 +59,7 @@ public class StudentsService {
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
         List<Window> windows = measures.seasons(asOf, SEASONS);
-        LadderService.Standings standings = ladder.standings(List.of(studentId), byId.values(), windows, asOf, all);
+        Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
         List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.cardsOfStudent(now, byId.values(), all, taken, year, asOf);
         List<Lane> lanes = new ArrayList<>();

@@ -6,10 +6,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.zealousladder.server.ladder.LadderView.Cell;
-import org.zealousladder.server.ladder.LadderView.Row;
+
+import org.zealousladder.server.ladder.LadderView.LadderRow;
 import org.zealousladder.server.measures.Window;
 import org.zealousladder.server.roster.StudentRef;
+import org.zealousladder.server.standings.Cell;
 
 class LadderSummaryTest {
     private static final Window AUTUMN = new Window(1, 1, "Autumn", LocalDate.of(2025, 9, 8), LocalDate.of(2025, 9, 19));
@@ -24,13 +25,13 @@ class LadderSummaryTest {
         return new Cell("none", null, null, null, null, null, null, false, null);
     }
 
-    private static Row row(Cell before, Cell now) {
-        return new Row(STUDENT, List.of(before, now), null);
+    private static LadderRow row(Cell before, Cell now) {
+        return new LadderRow(STUDENT, null, List.of(before, now), null);
     }
 
     @Test
     void movesAreCountedBothWaysAndTheUnsureAreNamed() {
-        List<Row> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)), row(in(1, false), in(1, false)));
+        List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)), row(in(1, false), in(1, false)));
         assertEquals("Two moved up a band since autumn, one moved down. Two stand close enough to a rung to be unsure.",
                 LadderSummary.of(List.of(AUTUMN, WINTER), rows));
     }
@@ -43,7 +44,7 @@ class LadderSummaryTest {
 
     @Test
     void oneCloseCallIsSingular() {
-        List<Row> rows = new ArrayList<>(List.of(row(in(1, false), in(1, true))));
+        List<LadderRow> rows = new ArrayList<>(List.of(row(in(1, false), in(1, true))));
         assertEquals("Nobody changed band since autumn. One stands close enough to a rung to be unsure.", LadderSummary.of(List.of(AUTUMN, WINTER), rows));
     }
 
@@ -51,6 +52,6 @@ class LadderSummaryTest {
     void withoutASeasonOrAStudentThereIsNothingToSay() {
         assertEquals("", LadderSummary.of(List.of(), List.of(row(none(), none()))));
         assertEquals("", LadderSummary.of(List.of(WINTER), List.of()));
-        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new Row(STUDENT, List.of(in(1, false)), null))));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null))));
     }
 }

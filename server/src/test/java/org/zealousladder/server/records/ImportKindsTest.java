@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.zealousladder.server.platform.Spreadsheet;
 import org.zealousladder.server.platform.Viewer;
 import org.zealousladder.server.records.csv.BadCsvException;
 

@@ -36,9 +36,9 @@ class WhoTest {
 
     @Test
     void initialsAreOfWholeLettersAlsoBeyondTheBasicPlane() {
-        Enrolled e = new Enrolled(1, "S1", "ökö", "𝒜da", null, 1, "Tern", 2, LocalDate.EPOCH, null);
+        Enrolled e = new Enrolled(1, "S1", "ökö", "𝒜da", null, 1, "Tern", 2, LocalDate.EPOCH, null, 1);
         assertEquals("Ö𝒜", e.ref().initials());
-        Enrolled single = new Enrolled(1, "S1", "Pelé", "", null, 1, "Tern", 2, LocalDate.EPOCH, null);
+        Enrolled single = new Enrolled(1, "S1", "Pelé", "", null, 1, "Tern", 2, LocalDate.EPOCH, null, 1);
         assertEquals("P", single.ref().initials());
         assertEquals("Pelé", single.ref().name());
     }

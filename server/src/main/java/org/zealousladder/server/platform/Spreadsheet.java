@@ -1,11 +1,11 @@
-package org.zealousladder.server.records;
+package org.zealousladder.server.platform;
 
 /** Text on its way into a spreadsheet. */
-final class Spreadsheet {
+public final class Spreadsheet {
     private Spreadsheet() {}
 
     /** A cell from somebody's file that a spreadsheet would run as a formula is written as text. */
-    static String safe(String cell) {
+    public static String safe(String cell) {
         return !cell.isEmpty() && "=+-@\t\r".indexOf(cell.charAt(0)) >= 0 ? "'" + cell : cell;
     }
 }
