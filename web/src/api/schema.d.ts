@@ -436,6 +436,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["export"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tiers": {
         parameters: {
             query?: never;
@@ -839,6 +871,17 @@ export interface components {
             tier?: number;
             /** Format: double */
             value?: number;
+        };
+        ExportForm: {
+            /** Format: date */
+            asOf: string;
+            codes: boolean;
+            columns: number[];
+            format: string;
+            students: number[];
+            who: string;
+            /** Format: int32 */
+            year: number;
         };
         FileKind: {
             columns: string[];
@@ -1306,6 +1349,47 @@ export interface components {
             id: number;
             initials: string;
             name: string;
+        };
+        TableCell: {
+            /** Format: int32 */
+            band?: number;
+            close?: boolean;
+            status?: string;
+            /** Format: int32 */
+            thenBand?: number;
+            /** Format: int32 */
+            thenTier?: number;
+            /** Format: double */
+            thenValue?: number;
+            /** Format: int32 */
+            tier?: number;
+            /** Format: double */
+            value?: number;
+        };
+        TableColumn: {
+            area: string;
+            bands: string[];
+            higherIsBetter: boolean;
+            lastYear: boolean;
+            measure: string;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: date */
+            starts: string;
+            window: string;
+            /** Format: int32 */
+            windowId: number;
+        };
+        TableRow: {
+            cells: components["schemas"]["TableCell"][];
+            /** Format: int32 */
+            grade: number;
+            student: components["schemas"]["StudentRef"];
+            support?: string;
+        };
+        TableView: {
+            columns: components["schemas"]["TableColumn"][];
+            rows: components["schemas"]["TableRow"][];
         };
         Taken: {
             because: string;
@@ -2210,6 +2294,54 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["StudentPage"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TableView"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
         };

@@ -16,6 +16,7 @@ const Student = lazy(() => import('../features/students/StudentView'));
 const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
 const EntryGrid = lazy(() => import('../features/entry/EntryPage'));
 const Tiers = lazy(() => import('../features/tiers/TiersPage'));
+const Table = lazy(() => import('../features/table/TablePage'));
 const Cuts = lazy(() => import('../features/cuts/CutsPage'));
 const Windows = lazy(() => import('../features/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/MeasuresPage'));
@@ -26,6 +27,7 @@ const SCOPED = {
   '/desk': Desk,
   '/coverage': Coverage,
   '/entry': EntryGrid,
+  '/table': Table,
   '/tiers': Tiers,
   '/ladder': Ladder,
   '/trends': Trends,

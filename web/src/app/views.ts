@@ -20,6 +20,7 @@ export const VIEWS = [
 export const SCREENING = [
   { path: '/coverage', name: 'Coverage' },
   { path: '/entry', name: 'Enter scores' },
+  { path: '/table', name: 'Table' },
   { path: '/tiers', name: 'Tiers' },
 ] as const;
 export const SETUP = [

@@ -43,7 +43,6 @@ export function BandRows({ bands, measure, mayChange, onChange }: Props) {
           {order.map((i) => {
             const band = bands[i] as DrawnBand;
             return (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a band is its place on the ladder
               <tr key={i}>
                 <td className="pr-3 py-0.5">
                   <input

@@ -7,6 +7,7 @@ import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
 import { statusWord } from '../../ui/status';
 import { TierMark } from '../../ui/TierMark';
+import { seasonName } from './layout';
 
 type Column = 'name' | 'gain' | 'rank' | number;
 
@@ -57,7 +58,7 @@ export function LadderTable({
               <span className="sr-only">Pick</span>
             </th>
             {heading('name', 'Student', true)}
-            {view.seasons.map((s, k) => heading(k, s.name))}
+            {view.seasons.map((_, k) => heading(k, seasonName(view, k)))}
             {view.seasons.length > 1 && heading('gain', 'Gain')}
             {ranks && heading('rank', 'Percentile')}
           </tr>

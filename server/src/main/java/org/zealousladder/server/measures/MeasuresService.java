@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,12 +57,6 @@ public class MeasuresService {
 
     public Window window(int id) {
         return store.windows().stream().filter(w -> w.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such screening window."));
-    }
-
-    /** The season's namesake of the year before, where there is one. */
-    public Optional<Window> yearBefore(Window window) {
-        return store.windows().stream().filter(w -> w.name().equals(window.name()) && w.starts().isBefore(window.starts()))
-                .reduce((a, b) -> b);
     }
 
     public List<CutSet> sets() {

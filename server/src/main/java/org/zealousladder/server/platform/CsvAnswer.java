@@ -16,13 +16,17 @@ public final class CsvAnswer {
 
     /** The first row names the columns. */
     public static ResponseEntity<String> of(String name, List<List<String>> rows) {
+        return of(name, text(rows));
+    }
+
+    public static String text(List<List<String>> rows) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             rows.forEach(r -> csv.writeRecord(r));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return of(name, text.toString());
+        return text.toString();
     }
 
     public static ResponseEntity<String> of(String name, String text) {

@@ -1,0 +1,108 @@
+import { useSearchParams } from 'react-router';
+import type { TableColumn, TableRow, TableView } from '../../api/types';
+import { score } from '../../app/format';
+
+export type Key = 'name' | 'class' | 'support' | number;
+
+/** A criterion on a column: below a score, or at least it. */
+export interface Threshold {
+  column: number;
+  below: boolean;
+  value: number;
+}
+
+export interface TableState {
+  words: string;
+  className: string;
+  thresholds: Threshold[];
+  sort: { by: Key; band: boolean; down: boolean };
+  hidden: string[];
+}
+
+/** What is shown and how, kept in the address so that a link opens the same table. */
+export function useTableState(): [TableState, (part: Partial<TableState>) => void] {
+  const [params, setParams] = useSearchParams();
+  const sort = (params.get('sort') ?? 'name').split('.');
+  const by = sort[0] ?? 'name';
+  const state: TableState = {
+    words: params.get('words') ?? '',
+    className: params.get('in') ?? '',
+    thresholds: (params.get('where') ?? '')
+      .split(',')
+      .map((t) => /^(\d+)(<|>)(-?[\d.]+)$/.exec(t))
+      .filter((m) => m !== null)
+      .map((m) => ({ column: Number(m[1]), below: m[2] === '<', value: Number(m[3]) })),
+    sort: {
+      by: /^\d+$/.test(by) ? Number(by) : (by as Key),
+      band: sort.includes('band'),
+      down: sort.includes('down'),
+    },
+    hidden: (params.get('without') ?? '').split(',').filter(Boolean),
+  };
+  const change = (part: Partial<TableState>) =>
+    setParams(
+      (now) => {
+        const s = { ...state, ...part };
+        const next = new URLSearchParams(now);
+        const put = (name: string, value: string) => (value ? next.set(name, value) : next.delete(name));
+        put('words', s.words);
+        put('in', s.className);
+        put('where', s.thresholds.map((t) => `${t.column}${t.below ? '<' : '>'}${t.value}`).join(','));
+        put('sort', [String(s.sort.by), s.sort.band && 'band', s.sort.down && 'down'].filter(Boolean).join('.'));
+        put('without', s.hidden.join(','));
+        return next;
+      },
+      { replace: true },
+    );
+  return [state, change];
+}
+
+/** A column's name in the address: its place can change when the year goes on. */
+export const columnKey = (c: TableColumn) => `${c.measureId}.${c.windowId}`;
+
+/** The rows that fit, sorted; those without a value stand first going up, for not tested is not fine. */
+export function shownRows(view: TableView, state: TableState, nameOf: (s: TableRow['student']) => string): TableRow[] {
+  const words = state.words.trim().toLowerCase();
+  const fits = view.rows.filter(
+    (r) =>
+      (words === '' || nameOf(r.student).toLowerCase().includes(words)) &&
+      (state.className === '' || r.student.className === state.className) &&
+      state.thresholds.every((t) => {
+        const value = r.cells[t.column]?.value;
+        return value !== undefined && (t.below ? value < t.value : value >= t.value);
+      }),
+  );
+  const { by, band, down } = state.sort;
+  const value = (r: TableRow): string | number => {
+    if (by === 'name') return nameOf(r.student);
+    if (by === 'class') return `${r.grade} ${r.student.className}`;
+    if (by === 'support') return r.support ?? '';
+    const cell = r.cells[by];
+    return (band ? cell?.band : cell?.value) ?? Number.NEGATIVE_INFINITY;
+  };
+  const order = new Intl.Collator();
+  const keyed = fits.map((row) => ({ row, key: value(row), name: nameOf(row.student) }));
+  keyed.sort((a, b) => {
+    const way =
+      typeof a.key === 'string'
+        ? order.compare(a.key, String(b.key))
+        : a.key === b.key
+          ? 0
+          : a.key < (b.key as number)
+            ? -1
+            : 1;
+    return (down ? -way : way) || order.compare(a.name, b.name);
+  });
+  return keyed.map((k) => k.row);
+}
+
+/** The criteria read back as a sentence. */
+export function criteria(view: TableView, state: TableState): string {
+  const parts = state.thresholds.map((t) => {
+    const c = view.columns[t.column];
+    return c ? `${c.measure}, ${c.window.toLowerCase()} ${t.below ? 'below' : 'at least'} ${score(t.value)}` : '';
+  });
+  if (state.className) parts.unshift(`in ${state.className}`);
+  if (state.words.trim()) parts.unshift(`named like '${state.words.trim()}'`);
+  return parts.filter(Boolean).join(' and ');
+}
