@@ -85,7 +85,7 @@ bench_import() {
   archive_classes
   say "Making the district's files ..."
   java_run 1g demo-data "$files" --size district >/dev/null
-  for file in schools years measures windows cut-sets cuts classes students enrolments people teaches; do roster+=("$files/$file.csv"); done
+  for file in schools years measures windows cut-sets cuts norms norm-growth classes students enrolments people teaches; do roster+=("$files/$file.csv"); done
   say "Bringing in the roster ..."
   java_run 1g import "${roster[@]}" >"$STATE/$NAME/import.log"
   say "Bringing in a million scores, then the same file by psql ..."

@@ -88,6 +88,45 @@ export async function downloadTable(body: Body<'/api/table/export'>): Promise<vo
   URL.revokeObjectURL(link.href);
 }
 
+export function useReport(scope: Scope) {
+  const query = { ...screening(scope), measure: scope.measure };
+  return useQuery({
+    queryKey: ['records', 'report', query],
+    queryFn: () => data(api.GET('/api/report', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Begins a PDF and tells how far it is until it is ready. */
+export function usePdf(scope: Scope, window: number) {
+  const begin = useMutation({
+    mutationFn: () =>
+      data(
+        api.POST('/api/report/pdf', {
+          body: { who: scope.who, year: scope.year, window, measure: scope.measure, asOf: scope.asOf },
+        }),
+      ),
+  });
+  const id = begin.data?.id;
+  const progress = useQuery({
+    queryKey: ['pdf', id],
+    queryFn: () => data(api.GET('/api/report/pdf/{id}', { params: { path: { id: id ?? 0 } } })),
+    enabled: id !== undefined,
+    refetchInterval: (q) => (q.state.data?.ready || q.state.data?.failed ? false : 500),
+  });
+  return { begin, id, progress };
+}
+
+export function useNorms(scope: Scope, set: number | undefined) {
+  const { who, measure, asOf } = scope;
+  const query = { who, measure, asOf, ...(set === undefined ? {} : { set }) };
+  return useQuery({
+    queryKey: ['records', 'norms', query],
+    queryFn: () => data(api.GET('/api/norms', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function useCuts(scope: Scope, set: number | undefined) {
   const { who, measure, year, asOf } = scope;
   const query = { who, measure, year, asOf, ...(set === undefined ? {} : { set }) };
@@ -137,7 +176,7 @@ export function useFind(words: string, asOf: string) {
 }
 
 /** A change to the records: every view that shows records is read again. */
-export function useChange<T>(change: (input: T) => Promise<unknown>) {
+export function useChange<T, R>(change: (input: T) => Promise<R>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
@@ -195,3 +234,5 @@ export const useNewSet = () => useChange((body: Body<'/api/cuts/sets'>) => data(
 export const useSaveMeasure = () => useChange((body: Body<'/api/measures'>) => api.POST('/api/measures', { body }));
 export const useSaveWindow = () =>
   useChange((body: Body<'/api/measures/windows'>) => api.POST('/api/measures/windows', { body }));
+export const useLocalNorms = () =>
+  useChange((body: Body<'/api/norms/local'>) => data(api.POST('/api/norms/local', { body })));

@@ -228,6 +228,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/norms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["norms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/norms/local": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/imports": {
         parameters: {
             query?: never;
@@ -316,6 +348,70 @@ export interface paths {
             cookie?: never;
         };
         get: operations["scores"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/report/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/report/pdf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/report/pdf/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1023,6 +1119,18 @@ export interface components {
             /** Format: int32 */
             tier: number;
         };
+        LocalForm: {
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            year: number;
+        };
+        LocalMade: {
+            /** Format: int32 */
+            set: number;
+            /** Format: int32 */
+            tables: number;
+        };
         MakeUpForm: {
             /** Format: date */
             onDay?: string;
@@ -1117,6 +1225,39 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        NormPoint: {
+            /** Format: int32 */
+            percentile: number;
+            /** Format: double */
+            value: number;
+        };
+        NormSet: {
+            /** Format: int32 */
+            id: number;
+            kind: string;
+            name: string;
+        };
+        NormTable: {
+            about: string;
+            /** Format: int32 */
+            grade: number;
+            /** Format: date */
+            knownFrom: string;
+            points: components["schemas"]["NormPoint"][];
+            /** Format: int32 */
+            restsOn?: number;
+            season?: string;
+        };
+        NormsView: {
+            mayCompute: boolean;
+            measure: components["schemas"]["MeasureRef"];
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            set: number;
+            sets: components["schemas"]["NormSet"][];
+            tables: components["schemas"]["NormTable"][];
+        };
         Opinion: {
             by?: string;
             /** Format: int64 */
@@ -1144,6 +1285,29 @@ export interface components {
             measureId: number;
             /** Format: int32 */
             studentId: number;
+        };
+        PdfBegun: {
+            /** Format: int64 */
+            id: number;
+        };
+        PdfForm: {
+            /** Format: date */
+            asOf: string;
+            /** Format: int32 */
+            measure: number;
+            who: string;
+            /** Format: int32 */
+            window?: number;
+            /** Format: int32 */
+            year: number;
+        };
+        PdfProgress: {
+            /** Format: int32 */
+            done: number;
+            failed?: string;
+            ready: boolean;
+            /** Format: int32 */
+            total: number;
         };
         PeerMedian: {
             /** Format: date */
@@ -1212,6 +1376,58 @@ export interface components {
             reason: string;
             /** Format: int32 */
             tier: number;
+        };
+        ReportBand: {
+            /** Format: int32 */
+            count: number;
+            name: string;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            shareBefore?: number;
+            /** Format: double */
+            shareInSchool?: number;
+            students: components["schemas"]["ReportStudent"][];
+            /** Format: int32 */
+            tier: number;
+        };
+        ReportStudent: {
+            bandBefore?: string;
+            close: boolean;
+            /** Format: date */
+            date: string;
+            goalBand?: string;
+            /** Format: double */
+            goalScore?: number;
+            /** Format: int32 */
+            percentile?: number;
+            student: components["schemas"]["StudentRef"];
+            support?: string;
+            /** Format: double */
+            value: number;
+        };
+        ReportUntested: {
+            status: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        ReportView: {
+            /** Format: date */
+            asOf: string;
+            bands: components["schemas"]["ReportBand"][];
+            before?: string;
+            coverage: string;
+            measure: components["schemas"]["MeasureRef"];
+            next?: string;
+            questions: string[];
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            screened: number;
+            /** Format: int32 */
+            screenedBefore: number;
+            title: string;
+            untested: components["schemas"]["ReportUntested"][];
+            window: components["schemas"]["Window"];
         };
         RowRefusal: {
             column: string;
@@ -1965,6 +2181,55 @@ export interface operations {
             };
         };
     };
+    norms: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                set?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NormsView"];
+                };
+            };
+        };
+    };
+    compute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LocalForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LocalMade"];
+                };
+            };
+        };
+    };
     preview: {
         parameters: {
             query: {
@@ -2097,6 +2362,100 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                window?: number;
+                measure: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReportView"];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PdfForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PdfBegun"];
+                };
+            };
+        };
+    };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PdfProgress"];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
         };

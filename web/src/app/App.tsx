@@ -17,6 +17,8 @@ const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
 const EntryGrid = lazy(() => import('../features/entry/EntryPage'));
 const Tiers = lazy(() => import('../features/tiers/TiersPage'));
 const Table = lazy(() => import('../features/table/TablePage'));
+const Report = lazy(() => import('../features/report/ReportPage'));
+const Norms = lazy(() => import('../features/norms/NormsPage'));
 const Cuts = lazy(() => import('../features/cuts/CutsPage'));
 const Windows = lazy(() => import('../features/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/MeasuresPage'));
@@ -29,6 +31,8 @@ const SCOPED = {
   '/entry': EntryGrid,
   '/table': Table,
   '/tiers': Tiers,
+  '/report': Report,
+  '/setup/norms': Norms,
   '/ladder': Ladder,
   '/trends': Trends,
   '/students/:id': Student,
@@ -93,7 +97,7 @@ function NothingYet({ role }: { role: string }) {
       <h1 className="text-[17px] font-semibold m-0">There are no classes here yet</h1>
       <p className="text-soft">
         {role === 'administrator'
-          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cut-sets, cuts, classes, students, enrolments, people, teaches, scores.'
+          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cut-sets, cuts, norms, classes, students, enrolments, people, teaches, scores.'
           : 'Ask your administrator to put you down for your classes; they appear here at once.'}
       </p>
     </div>

@@ -22,9 +22,11 @@ export const SCREENING = [
   { path: '/entry', name: 'Enter scores' },
   { path: '/table', name: 'Table' },
   { path: '/tiers', name: 'Tiers' },
+  { path: '/report', name: 'Report' },
 ] as const;
 export const SETUP = [
   { path: '/setup/cuts', name: 'Cut scores' },
   { path: '/setup/windows', name: 'Windows' },
   { path: '/setup/measures', name: 'Measures' },
+  { path: '/setup/norms', name: 'Norms' },
 ] as const;

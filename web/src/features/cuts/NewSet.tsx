@@ -11,10 +11,7 @@ export function NewSet({ view, onDone }: { view: CutsView; onDone: (id?: number)
   const [kind, setKind] = useState('trial');
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    create.mutate(
-      { name, kind, school: view.school, copyOf: view.set },
-      { onSuccess: (made) => onDone((made as { id: number }).id) },
-    );
+    create.mutate({ name, kind, school: view.school, copyOf: view.set }, { onSuccess: (made) => onDone(made.id) });
   };
   return (
     <form onSubmit={submit} className="flex flex-wrap items-center gap-3 mb-2 text-[14px]">

@@ -44,6 +44,7 @@ final class MeasureBook {
             new Entry("reading-screen", "Reading screen", "screening", "Reading", "scale score", 100, 300, 7, 24, 178, 7, 4),
             new Entry("maths-screen", "Maths screen", "screening", "Maths", "scale score", 100, 300, 7, 22, 176, 7, 4));
 
+    private static final String NORMS = "Northern Isles 2025";
     private static final List<String> BANDS = List.of("Needs a lift", "Within reach", "Secure");
 
     private MeasureBook() {}
@@ -60,6 +61,24 @@ final class MeasureBook {
                         writeLadder(sheets, m, grade, w, "northern", 0.22);
                     }
                 }
+            }
+            if (m == ORAL_READING || m.kind().equals("screening")) {
+                writeNorms(sheets, m);
+            }
+        }
+    }
+
+    /** As an authority would publish them: about normal, a little above the demo's own students. */
+    private static void writeNorms(Sheets sheets, Entry m) throws IOException {
+        int[] percentiles = {10, 25, 50, 75, 90};
+        double[] spreads = {-1.2816, -0.6745, 0, 0.6745, 1.2816};
+        for (int grade = 2; grade <= 6; grade++) {
+            for (int i = 0; i < percentiles.length; i++) {
+                for (int season = 0; season < 3; season++) {
+                    long score = Math.round(Math.max(m.lowest(), Math.min(m.highest(), m.average(grade, season) + m.spread() * (0.1 + spreads[i]))));
+                    sheets.row("norms", NORMS, m.code(), grade, List.of("Autumn", "Winter", "Spring").get(season), percentiles[i], score, 1200);
+                }
+                sheets.row("norm-growth", NORMS, m.code(), grade, percentiles[i], Math.round(100 * m.season() / 17 * (1 + 0.45 * spreads[i])) / 100.0, 1200);
             }
         }
     }

@@ -20,6 +20,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("windows", new String[] {"year", "window", "opens", "closes"});
         HEADERS.put("cut-sets", new String[] {"set", "set_title", "set_kind", "school", "note", "counts"});
         HEADERS.put("cuts", new String[] {"measure", "grade", "year", "window", "band", "tier", "from_score", "set"});
+        HEADERS.put("norms", new String[] {"norm_set", "measure", "grade", "window", "percentile", "score", "rests_on"});
+        HEADERS.put("norm-growth", new String[] {"norm_set", "measure", "grade", "percentile", "growth_per_week", "rests_on"});
         HEADERS.put("classes", new String[] {"class", "school", "year", "name", "grade"});
         HEADERS.put("students", new String[] {"student", "given_name", "family_name", "support"});
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
