@@ -16,12 +16,12 @@ final class ReportPdf {
     private static final String[] SHADES = {"#ffffff", "#cfe0e3", "#e7cf9f", "#b98aa4"};
     private static final String STYLE = """
             @page { size: A4; margin: 14mm; @bottom-right { content: counter(page) " of " counter(pages); font-size: 8pt; color: #555555; } }
-            body { font-family: 'Liberation Sans'; font-size: 9.5pt; color: #111111; }
-            h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 4mm 0 1mm 0; font-weight: normal; }
+            body { font-family: 'Liberation Sans'; font-size: 9pt; color: #111111; }
+            h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 2.5mm 0 0.5mm 0; font-weight: normal; }
             p { margin: 1mm 0; } .soft { color: #444444; }
-            table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.7mm 2mm 0.7mm 0; font-weight: normal; }
+            table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
             .right { text-align: right; } tr { page-break-inside: avoid; }
-            .shares td { border: 0.4pt solid #333333; padding: 1mm; text-align: center; } .shares { margin: 1mm 0; }
+            .shares td { border: 0.4pt solid #333333; padding: 0.6mm; text-align: center; white-space: nowrap; overflow: hidden; } .shares { margin: 1mm 0; }
             .next { page-break-before: always; }
             """;
 
@@ -62,6 +62,10 @@ final class ReportPdf {
                 shares(html, r.before() + ", " + r.screenedBefore(), r.bands(), ReportBand::shareBefore);
             }
         }
+        if (!r.questions().isEmpty()) {
+            html.append("<h2>For the meeting</h2>");
+            r.questions().forEach(q -> html.append("<p>").append(text(q)).append("</p>"));
+        }
         // Those who need most support first: they are what the meeting is about.
         for (int i = r.bands().size() - 1; i >= 0; i--) {
             ReportBand band = r.bands().get(i);
@@ -79,10 +83,6 @@ final class ReportPdf {
                     r.untested().stream().map(u -> u.student().name() + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")")).toList())))
                     .append("</p>");
         }
-        if (!r.questions().isEmpty()) {
-            html.append("<h2>For the meeting</h2>");
-            r.questions().forEach(q -> html.append("<p>").append(text(q)).append("</p><p class='soft'>&#160;</p>"));
-        }
     }
 
     private static void shares(StringBuilder html, String who, List<ReportBand> bands, java.util.function.Function<ReportBand, Double> share) {
@@ -92,7 +92,7 @@ final class ReportPdf {
             Double part = share.apply(band);
             if (part != null && part > 0) {
                 html.append("<td style='width:").append(Math.round(1000 * part) / 10.0).append("%;background-color:").append(SHADES[Math.min(3, band.tier())])
-                        .append("'>").append(text((part >= 0.12 ? band.name() + " " : "") + Math.round(100 * part) + " %")).append("</td>");
+                        .append("'>").append(text((part >= 0.2 ? band.name() + " " : "") + Math.round(100 * part) + " %")).append("</td>");
             }
         }
         html.append("</tr></table>");
