@@ -1555,6 +1555,7 @@ export interface components {
             lanes: components["schemas"]["Lane"][];
             student: components["schemas"]["StudentRef"];
             support?: string;
+            tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
             to: string;
         };
@@ -1623,6 +1624,18 @@ export interface components {
             reason?: string;
             /** Format: int32 */
             studentId: number;
+        };
+        TierOnRecord: {
+            area: string;
+            by?: string;
+            /** Format: date */
+            onDay: string;
+            outcome: string;
+            reason?: string;
+            /** Format: int32 */
+            tier?: number;
+            window: string;
+            year: string;
         };
         TierRow: {
             decided?: components["schemas"]["DecidedTier"];

@@ -5,7 +5,7 @@ import { useFind } from '../api/queries';
 import { Dialog } from '../ui/Dialog';
 import { useNames } from './names';
 import { className, ScopeContext } from './scope';
-import { VIEWS } from './views';
+import { allPages } from './views';
 
 /** One box to get anywhere: students, classes, views. */
 export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -82,16 +82,18 @@ function Box({ close }: { close: () => void }) {
           </Command.Group>
         )}
         <Command.Group heading={<span className="text-[13px] text-soft">Views</span>}>
-          {VIEWS.filter((v) => fits(v.name)).map((v) => (
-            <Command.Item
-              key={v.path}
-              value={v.path}
-              className={item}
-              onSelect={() => go(state ? state.link(v.path) : v.path)}
-            >
-              {v.name}
-            </Command.Item>
-          ))}
+          {allPages()
+            .filter((v) => fits(v.name))
+            .map((v) => (
+              <Command.Item
+                key={v.path}
+                value={v.path}
+                className={item}
+                onSelect={() => go(state ? state.link(v.path) : v.path)}
+              >
+                {v.name}
+              </Command.Item>
+            ))}
         </Command.Group>
       </Command.List>
     </Command>

@@ -16,6 +16,15 @@ export const VIEWS = [
   },
 ] as const;
 
+/** Every page that can be gone to by name: views, and what their rungs hold. */
+export function allPages(): { path: string; name: string }[] {
+  return [
+    ...VIEWS.filter((v) => !('pages' in v)),
+    ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
+    ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
+  ];
+}
+
 /** What the Screening and Setup rungs hold. */
 export const SCREENING = [
   { path: '/coverage', name: 'Coverage' },

@@ -101,7 +101,7 @@ function CountCell({ count, label, onPick }: { count: CoverageCount; label: stri
         <button
           type="button"
           className="text-left hover:text-act"
-          aria-label={`${label}: ${tested} of ${expected} screened, ${parts.join(', ')}. Pick the ${owed}`}
+          aria-label={`${label}: ${tested} of ${expected} ${parts.join(', ')}. Pick the ${owed}`}
           onClick={onPick}
         >
           <b className="font-semibold">

@@ -115,9 +115,11 @@ function Whole({
       </div>
       {!view.mayChange && (
         <p role="note" className="m-0 mb-2 pl-3 border-l-4 border-line text-[14px] text-soft">
-          {live
-            ? 'You can look at these cut scores; coordinators and administrators change them.'
-            : 'Cut scores are changed as of today.'}
+          {!live
+            ? 'Cut scores are changed as of today.'
+            : view.mayChoose
+              ? 'This set is for every school, so administrators change it. Make a set of your own with New set.'
+              : 'You can look at these cut scores; coordinators and administrators change them.'}
         </p>
       )}
       <LadderEditor

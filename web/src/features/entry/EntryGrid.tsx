@@ -35,7 +35,7 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
   /** @returns whether the cell is done, so that the next one can be gone to */
   const commit = (row: EntryRow, measure: MeasureRef, enter: boolean): boolean => {
     const key = keyOf(row.student.id, measure.id);
-    const pending = cells.pending[key];
+    const pending = cells.pendingOf(key);
     const entry = entryOf(row, measure.id);
     if (!pending || !entry || pending.state === 'saving' || pending.state === 'waiting' || pending.state === 'conflict')
       return true;
@@ -78,7 +78,7 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
       if (commit(row, measure, true) && !focus(r + 1, c)) focus(0, c + 1);
     } else if (e.key === 'Escape') {
       e.preventDefault();
-      if (cells.pending[key]?.state !== 'saving') cells.put(key, undefined);
+      if (cells.pendingOf(key)?.state !== 'saving') cells.put(key, undefined);
     } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
       e.preventDefault();
       focus(r + (e.key === 'ArrowDown' ? 1 : -1), c);

@@ -33,14 +33,16 @@ export function useCells(windowId: number | undefined, takenOn: string) {
   const [saved, setSaved] = useState<Record<string, Entry>>({});
   const queue = useRef(new Map<string, ToSave>());
 
+  // Read at once, too: Enter moves on, and leaving the cell must find that it is being saved already.
+  const latest = useRef<Record<string, Pending>>({});
   const put = useCallback((key: string, cell: Pending | undefined) => {
-    setPending((all) => {
-      const next = { ...all };
-      if (cell) next[key] = cell;
-      else delete next[key];
-      return next;
-    });
+    const next = { ...latest.current };
+    if (cell) next[key] = cell;
+    else delete next[key];
+    latest.current = next;
+    setPending(next);
   }, []);
+  const pendingOf = useCallback((key: string): Pending | undefined => latest.current[key], []);
 
   const save = useCallback(
     async (cell: ToSave) => {
@@ -101,5 +103,5 @@ export function useCells(windowId: number | undefined, takenOn: string) {
   );
   /** New answers from the server replace what this page knew. */
   const forget = useCallback(() => setSaved({}), []);
-  return { pending, saved, put, save, keepTheirs, forget };
+  return { pending, pendingOf, saved, put, save, keepTheirs, forget };
 }

@@ -33,7 +33,7 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
             aria-pressed={choices.seasons === n}
             aria-label={`Show ${n} ${n === 1 ? 'season' : 'seasons'}`}
             onClick={() => onChange({ seasons: n })}
-            className={`min-w-6 min-h-6 border-b-2 ${choices.seasons === n ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
+            className={`min-w-[24px] min-h-[24px] border-b-2 ${choices.seasons === n ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
           >
             {n}
           </button>
@@ -83,7 +83,7 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
               type="button"
               aria-pressed={choices.sheet === s}
               onClick={() => onChange({ sheet: s })}
-              className={`min-h-6 border-b-2 ${choices.sheet === s ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
+              className={`min-h-[24px] border-b-2 ${choices.sheet === s ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
             >
               {s === 'students' ? 'Students' : 'In numbers'}
             </button>

@@ -50,18 +50,16 @@ export function NumbersSheet({ view, range }: { view: LadderView; range: [number
                   </th>
                   {view.seasons.map((s, k) => {
                     const count = s.bands.find((x) => x.name === b.name)?.count ?? 0;
+                    const share = s.screened > 0 ? `${Math.round((100 * count) / s.screened)} %` : '';
                     return (
                       <td key={s.windowId} className="text-right border-b border-hair pl-3">
                         <button
                           type="button"
                           className="hover:underline hover:text-act"
-                          aria-label={`Pick the ${count} in ${b.name}, ${seasonName(view, k)}`}
+                          aria-label={`${count} ${share} in ${b.name}, ${seasonName(view, k)}: pick these`}
                           onClick={() => pick(k, (_, band) => band === i)}
                         >
-                          {count}{' '}
-                          <span className="text-soft text-[12.5px]">
-                            {s.screened > 0 ? `${Math.round((100 * count) / s.screened)} %` : ''}
-                          </span>
+                          {count} <span className="text-soft text-[12.5px]">{share}</span>
                         </button>
                       </td>
                     );

@@ -72,7 +72,7 @@ function Whole({ view }: { view: ReportView }) {
           <h2 id="without" className="text-[15px] font-semibold m-0">
             <button
               type="button"
-              className="hover:underline"
+              className="hover:underline min-h-[24px]"
               onClick={() => picks.toggleAll(view.untested.map((u) => u.student))}
             >
               Without a score: {view.untested.length}
@@ -110,7 +110,7 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
         <TierMark tier={band.tier} />
         <button
           type="button"
-          className="hover:underline"
+          className="hover:underline min-h-[24px]"
           aria-label={`Pick the ${plural(band.count, 'student')} in ${band.name}`}
           onClick={() => picks.toggleAll(band.students.map((s) => s.student))}
         >
@@ -129,10 +129,18 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
               <th className="font-medium border-b border-line pr-3">Tested</th>
               <th className="font-medium border-b border-line pr-3 text-right">Score</th>
               <th className="font-medium border-b border-line pr-3 text-right">Percentile</th>
-              <th className="font-medium border-b border-line pr-3">
-                {needs ? (view.next ? `Needs in ${view.next.toLowerCase()}` : 'For the next band') : ''}
-              </th>
-              <th className="font-medium border-b border-line">{view.before ?? ''}</th>
+              {needs ? (
+                <th className="font-medium border-b border-line pr-3">
+                  {view.next ? `Needs in ${view.next.toLowerCase()}` : 'For the next band'}
+                </th>
+              ) : (
+                <td className="border-b border-line" />
+              )}
+              {view.before ? (
+                <th className="font-medium border-b border-line">{view.before}</th>
+              ) : (
+                <td className="border-b border-line" />
+              )}
             </tr>
           </thead>
           <tbody>

@@ -40,6 +40,19 @@ function Page({ page }: { page: StudentPage }) {
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           {page.support && <Fact term="Support">{page.support}</Fact>}
+          {page.tiers.length > 0 && (
+            <Fact term="Tiers">
+              {page.tiers.slice(0, 6).map((t) => (
+                <span key={`${t.area}-${t.window}-${t.year}`} className="block">
+                  {t.area}: {t.tier === undefined ? 'retest asked for' : <b className="font-semibold">tier {t.tier}</b>}
+                  <span className="block text-soft text-[13px]" title={t.reason}>
+                    {t.window.toLowerCase()} {t.year.replace('-', '–')}
+                    {t.outcome === 'overridden' && `, otherwise than proposed: ${t.reason}`}
+                  </span>
+                </span>
+              ))}
+            </Fact>
+          )}
           <Fact term="Classes">
             {page.enrolments.map((e) => (
               <span key={e.from} className="block">

@@ -41,7 +41,7 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
     <button
       type="button"
       aria-label={label}
-      className="hover:text-ink whitespace-nowrap"
+      className="hover:text-ink whitespace-nowrap min-h-[24px]"
       onClick={() =>
         onSort({ by, band: false, down: state.sort.by === by && !state.sort.band ? !state.sort.down : false })
       }
@@ -71,9 +71,9 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
       <table className="border-separate border-spacing-0 text-[14px] w-full" aria-rowcount={rows.length + 2}>
         <thead className="sticky top-0 z-20">
           <tr>
-            <th className={`${HEAD} border-b-0! sticky left-0 z-10`} />
-            {showClass && <th className={`${HEAD} border-b-0!`} />}
-            {showSupport && <th className={`${HEAD} border-b-0!`} />}
+            <td className={`${HEAD} border-b-0! sticky left-0 z-10`} />
+            {showClass && <td className={`${HEAD} border-b-0!`} />}
+            {showSupport && <td className={`${HEAD} border-b-0!`} />}
             {groups.map((g) => (
               <th
                 key={g.measure}
@@ -112,7 +112,7 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
                   aria-label={`Sort by band of ${c.measure}, ${c.window}`}
                   aria-pressed={state.sort.by === i && state.sort.band}
                   title="Sort by band"
-                  className={`text-[11.5px] hover:text-ink ${state.sort.by === i && state.sort.band ? 'text-ink font-semibold' : 'text-faint'}`}
+                  className={`block ml-auto min-h-[24px] min-w-10 text-right text-[11.5px] hover:text-ink ${state.sort.by === i && state.sort.band ? 'text-ink font-semibold' : 'text-faint'}`}
                   onClick={() =>
                     onSort({
                       by: i,

@@ -1,3 +1,4 @@
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { TableColumn, TableRow, TableView } from '../../api/types';
 import { score } from '../../app/format';
@@ -19,12 +20,47 @@ export interface TableState {
   hidden: string[];
 }
 
-/** What is shown and how, kept in the address so that a link opens the same table. */
+const PARTS = ['words', 'in', 'where', 'sort', 'without'] as const;
+
+/**
+ * What is shown and how, kept in the address so that a link opens the same table. The page holds it itself, too: the address
+ * follows a moment later, and a field that waited for it would swallow letters.
+ */
 export function useTableState(): [TableState, (part: Partial<TableState>) => void] {
   const [params, setParams] = useSearchParams();
+  const [state, setState] = useState(() => parse(params));
+  const written = useRef(relevant(params));
+  const inAddress = relevant(params);
+  useEffect(() => {
+    // The address changed by itself: back, forward, or a link.
+    if (inAddress !== written.current) {
+      written.current = inAddress;
+      setState(parse(new URLSearchParams(inAddress)));
+    }
+  }, [inAddress]);
+  const change = (part: Partial<TableState>) => {
+    const next = { ...state, ...part };
+    setState(next);
+    setParams(
+      (now) => {
+        const address = write(next, now);
+        written.current = relevant(address);
+        return address;
+      },
+      { replace: true },
+    );
+  };
+  return [state, change];
+}
+
+function relevant(params: URLSearchParams): string {
+  return new URLSearchParams(PARTS.flatMap((p) => (params.get(p) ? [[p, params.get(p) as string]] : []))).toString();
+}
+
+function parse(params: URLSearchParams): TableState {
   const sort = (params.get('sort') ?? 'name').split('.');
   const by = sort[0] ?? 'name';
-  const state: TableState = {
+  return {
     words: params.get('words') ?? '',
     className: params.get('in') ?? '',
     thresholds: (params.get('where') ?? '')
@@ -39,22 +75,22 @@ export function useTableState(): [TableState, (part: Partial<TableState>) => voi
     },
     hidden: (params.get('without') ?? '').split(',').filter(Boolean),
   };
-  const change = (part: Partial<TableState>) =>
-    setParams(
-      (now) => {
-        const s = { ...state, ...part };
-        const next = new URLSearchParams(now);
-        const put = (name: string, value: string) => (value ? next.set(name, value) : next.delete(name));
-        put('words', s.words);
-        put('in', s.className);
-        put('where', s.thresholds.map((t) => `${t.column}${t.below ? '<' : '>'}${t.value}`).join(','));
-        put('sort', [String(s.sort.by), s.sort.band && 'band', s.sort.down && 'down'].filter(Boolean).join('.'));
-        put('without', s.hidden.join(','));
-        return next;
-      },
-      { replace: true },
-    );
-  return [state, change];
+}
+
+function write(s: TableState, now: URLSearchParams): URLSearchParams {
+  const next = new URLSearchParams(now);
+  const values = {
+    words: s.words,
+    in: s.className,
+    where: s.thresholds.map((t) => `${t.column}${t.below ? '<' : '>'}${t.value}`).join(','),
+    sort: [String(s.sort.by), s.sort.band && 'band', s.sort.down && 'down'].filter(Boolean).join('.'),
+    without: s.hidden.join(','),
+  };
+  for (const part of PARTS) {
+    if (values[part]) next.set(part, values[part]);
+    else next.delete(part);
+  }
+  return next;
 }
 
 /** A column's name in the address: its place can change when the year goes on. */

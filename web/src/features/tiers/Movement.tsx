@@ -1,5 +1,4 @@
 import type { TiersView } from '../../api/types';
-import { plural } from '../../app/format';
 import { usePicks } from '../../app/picks';
 
 /** Movement since the window before, both ways; each part picks its students. */
@@ -31,7 +30,7 @@ export function Movement({ view }: { view: TiersView }) {
               <button
                 type="button"
                 className="hover:underline hover:text-act"
-                aria-label={`Pick the ${plural(f.students.length, 'student')} from tier ${f.from} to tier ${f.to}`}
+                aria-label={`Pick the ${f.students.length} from ${f.from} to ${f.to}`}
                 onClick={() => pick(f.students)}
               >
                 {f.students.length} from {f.from} to {f.to}

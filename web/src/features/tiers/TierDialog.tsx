@@ -47,7 +47,10 @@ export function TierDialog({
           {tiers.map((t) => (
             <label key={t} className="flex items-center gap-1.5">
               <input type="radio" name="tier" required checked={tier === t} onChange={() => setTier(t)} />
-              <TierMark tier={t} size={13} /> Tier {t}
+              <span aria-hidden className="inline-flex">
+                <TierMark tier={t} size={13} />
+              </span>{' '}
+              Tier {t}
             </label>
           ))}
         </fieldset>

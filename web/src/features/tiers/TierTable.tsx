@@ -27,16 +27,16 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
   const { link } = useScope();
   return (
     <div className="overflow-x-auto">
-      <table className="w-full min-w-[980px] table-fixed border-collapse text-[14px]">
+      <table className="w-full min-w-[1040px] table-fixed border-collapse text-[14px]">
         <thead>
           <tr>
             <th className={`${HEAD} w-7`}>
               <span className="sr-only">Pick</span>
             </th>
-            <th className={`${HEAD} w-56`}>Student</th>
-            <th className={`${HEAD} w-36`}>Proposed</th>
+            <th className={`${HEAD} w-48`}>Student</th>
+            <th className={`${HEAD} w-72`}>Proposed</th>
             {view.measures.map((m) => (
-              <th key={m.id} className={`${HEAD} w-28 text-right!`}>
+              <th key={m.id} className={`${HEAD} w-24 text-right!`}>
                 {m.name}
               </th>
             ))}
@@ -65,12 +65,15 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                 </Link>
                 {r.support && <span className="text-soft text-[12.5px]"> {r.support.toLowerCase()}</span>}
               </td>
-              <td className={`${CELL} whitespace-nowrap`}>
+              <td className={CELL}>
                 {r.proposal ? (
-                  <span className="inline-flex items-baseline gap-1.5">
-                    <TierMark tier={r.proposal.tier} size={13} /> Tier {r.proposal.tier}
+                  <span>
+                    <TierMark tier={r.proposal.tier} size={13} /> Tier {r.proposal.tier}{' '}
                     {r.proposal.certainty !== undefined && (
                       <span className="text-soft text-[12.5px]">{percent(r.proposal.certainty)} sure</span>
+                    )}
+                    {!r.decided && (
+                      <span className="text-soft text-[12.5px] block leading-tight">{r.proposal.reason}</span>
                     )}
                   </span>
                 ) : (

@@ -66,7 +66,8 @@ public final class ViewLatency {
         Random random = new Random(number);
         Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
         String scope = session.classScope();
-        String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope};
+        String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope, "/api/coverage?" + scope,
+            "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope};
         List<Long> times = new ArrayList<>();
         for (int i = 0; i < requests; i++) {
             Thread.sleep(random.nextInt(4000));
@@ -76,14 +77,24 @@ public final class ViewLatency {
     }
 
     private void schools() throws Exception {
+        List<Long> four = new ArrayList<>();
+        List<Long> tables = new ArrayList<>();
+        List<Long> tiers = new ArrayList<>();
         List<Long> times = new ArrayList<>();
         for (int round = 0; round < SCHOOL_REQUESTS; round++) {
             Session session = new Session("coordinator." + (1 + round));
             String scope = session.schoolScope();
             times.add(session.timed("/api/ladder?measure=5&" + scope));
             times.add(session.timed("/api/desk?" + scope));
+            four.add(session.timed("/api/ladder?measure=1&seasons=4&" + scope));
+            tables.add(session.timed("/api/table?" + scope));
+            tiers.add(session.timed("/api/tiers?" + scope));
+            tiers.add(session.timed("/api/coverage?" + scope));
         }
-        report("school views", times, 400);
+        report("school views, ladder and desk", times, 400);
+        report("school's ladder of four seasons", four, 400);
+        report("school's screening table", tables, 400);
+        report("school's tiers and coverage", tiers, 400);
     }
 
     private static void report(String what, List<Long> nanos, int budget) {

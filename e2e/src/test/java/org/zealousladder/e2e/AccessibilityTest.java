@@ -34,6 +34,21 @@ class AccessibilityTest extends BrowserTest {
         page.getByRole(AriaRole.SLIDER).focus();
         page.keyboard().press("PageUp");
         check("ladder, with picks");
+        for (String view : List.of("Coverage", "Enter scores", "Table", "Tiers", "Report")) {
+            subView("Screening", view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            check("screening, " + view);
+        }
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms")) {
+            subView("Setup", view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            check("setup, " + view);
+        }
+        view("Ladder");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show 4 seasons")).click();
+        page.getByLabel("Tell apart by shape").selectOption("support");
+        button("In numbers").click();
+        check("ladder, four seasons in numbers");
         view("Trends");
         check("trends");
         page.locator("button[data-chart]").first().click();

@@ -1,5 +1,7 @@
 package org.zealousladder.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -27,6 +29,7 @@ abstract class BrowserTest {
     private Browser browser;
     private BrowserContext context;
     private final List<String> complaints = new ArrayList<>();
+    private final List<BrowserContext> others = new ArrayList<>();
     protected Page page;
     protected String address;
 
@@ -60,7 +63,8 @@ abstract class BrowserTest {
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             // A refused request is told by the browser too; the tests look at what the page says of it.
-            if (message.type().equals("error") && !message.text().contains("the server responded with a status of 4") && !message.text().contains("net::ERR_FAILED")) {
+            if (message.type().equals("error") && !message.text().contains("the server responded with a status of 4") && !message.text().contains("net::ERR_FAILED")
+                    && !message.text().contains("net::ERR_INTERNET_DISCONNECTED")) {
                 complaints.add(message.text());
             }
         });
@@ -70,6 +74,8 @@ abstract class BrowserTest {
     void closePage() {
         context.close();
         context = null;
+        others.forEach(BrowserContext::close);
+        others.clear();
         List<String> said = List.copyOf(complaints);
         complaints.clear();
         Assertions.assertEquals(List.of(), said, "the browser complained");
@@ -82,6 +88,49 @@ abstract class BrowserTest {
         page.waitForURL(Pattern.compile(".*/desk.*"));
     }
 
+    /** Signs in somebody who is not among the sample people shown, as the demo lets anyone in by name. */
+    protected void signInAs(String login) {
+        page.navigate(address + "/");
+        assertThat(page.getByLabel("Sign-in name")).isVisible();
+        page.evaluate("""
+                async login => {
+                  const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
+                  await fetch('/api/session', {method: 'POST', headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token}, body: JSON.stringify({login})});
+                }""", login);
+        page.navigate(address + "/desk");
+        page.waitForURL(Pattern.compile(".*/desk.*"));
+    }
+
+    /** Somebody else at another machine, signed in; closed with this test's own page. */
+    protected Page another(String name) {
+        BrowserContext theirs = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setLocale("en-GB"));
+        others.add(theirs);
+        Page other = theirs.newPage();
+        other.setDefaultTimeout(10_000);
+        other.navigate(address + "/");
+        other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name.replace(".", "\\.")))).click();
+        other.waitForURL(Pattern.compile(".*/desk.*"));
+        return other;
+    }
+
+    /** Whether this page's machine is without a network. */
+    protected void offline(boolean now) {
+        context.setOffline(now);
+    }
+
+    /** Chooses in the scope line whose students are looked at. */
+    protected void choose(String whose) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Whose students"))).click();
+        page.getByLabel("Whose students").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + whose))).first().click();
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Scope"))).containsText(whose);
+    }
+
+    /** Opens one of the pages that a rung of the rail holds. */
+    protected void subView(String rung, String name) {
+        view(rung);
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
+    }
+
     protected Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
@@ -91,7 +140,7 @@ abstract class BrowserTest {
     }
 
     protected void view(String name) {
-        page.getByRole(AriaRole.NAVIGATION).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
     }
 
     protected Locator dialog() {

@@ -57,6 +57,23 @@ final class DemoServer {
         return running;
     }
 
+    /** Brings files in as the command line does, beside the running server. */
+    void bringIn(Path... files) {
+        try {
+            List<String> command = new ArrayList<>(List.of("import"));
+            for (Path file : files) {
+                command.add(file.toString());
+            }
+            Process process = start(command.toArray(String[]::new));
+            if (!process.waitFor(120, TimeUnit.SECONDS) || process.exitValue() != 0) {
+                process.destroyForcibly();
+                throw new IllegalStateException("the files could not be brought in; see e2e/target/import.log");
+            }
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     private Process start(String... command) throws IOException {
         List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx768m", "-XX:+UseSerialGC",
                 "-XX:TieredStopAtLevel=1", "-jar", Path.of("..", "cli", "target", "ladder-all.jar").toString()));

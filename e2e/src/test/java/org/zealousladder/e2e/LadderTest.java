@@ -113,4 +113,61 @@ class LadderTest extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Skerrow Island School").setExact(true)).click();
         assertThat(rows()).hasCount(149);
     }
+
+    @Test
+    void fourSeasonsOverTwoYearsStandSideBySide() {
+        button("Show 4 seasons").click();
+        assertThat(page.getByRole(AriaRole.COLUMNHEADER).filter(new Locator.FilterOptions().setHasText("Winter 25"))).isVisible();
+        assertThat(page.getByRole(AriaRole.COLUMNHEADER).filter(new Locator.FilterOptions().setHasText("Winter 26"))).isVisible();
+        assertTrue(page.url().contains("seasons=4"), page.url());
+        page.reload();
+        assertThat(button("Show 4 seasons")).hasAttribute("aria-pressed", "true");
+    }
+
+    @Test
+    void theNumbersBesideItPickWhomTheyCount() {
+        button("In numbers").click();
+        Locator band = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^\\d+ \\d+ % in Secure, Winter")));
+        int secure = Integer.parseInt(band.getAttribute("aria-label").split(" ")[0]);
+        band.click();
+        assertThat(picked()).containsText(secure + " picked");
+        button("Clear").click();
+        Locator histogram = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Histogram"));
+        int all = 0;
+        for (Locator bin : histogram.getByRole(AriaRole.BUTTON).all()) {
+            all += Integer.parseInt(bin.getAttribute("aria-label").split(" ")[2]);
+        }
+        page.getByRole(AriaRole.SLIDER).focus();
+        page.keyboard().press("End");
+        assertEquals(pickedCount(), all, "the bins hold everyone with a score");
+        button("Clear").click();
+        histogram.getByRole(AriaRole.BUTTON).first().focus();
+        page.keyboard().press("Enter");
+        assertTrue(pickedCount() > 0);
+        button("Clear").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pick the lowest quarter, Winter"))).press("Enter");
+        assertTrue(pickedCount() >= 4 && pickedCount() <= 8, pickedCount() + " in a quarter");
+    }
+
+    @Test
+    void aTailPicksEveryoneWhoMovedTheSameWay() {
+        Locator tail = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Pick \\d+ stayed in Secure"))).first();
+        int moved = Integer.parseInt(tail.getAttribute("aria-label").split(" ")[1]);
+        tail.dispatchEvent("click");
+        assertThat(picked()).containsText(moved + " picked");
+    }
+
+    @Test
+    void twoMeasuresAreComparedAndGroupsToldApartOnlyWhenAsked() {
+        assertThat(page.getByText("No support noted")).hasCount(0);
+        page.getByLabel("Tell apart by shape").selectOption("support");
+        Locator key = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^No support noted \\d+")));
+        key.click();
+        assertEquals(Integer.parseInt(key.innerText().replaceAll("\\D+", "")), pickedCount());
+        page.getByLabel("Beside").selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Maze"));
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ladder picture, Maze"))).isVisible();
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ladder picture, Oral reading"))).isVisible();
+        page.getByLabel("Beside").selectOption("");
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ladder picture, Maze"))).hasCount(0);
+    }
 }

@@ -7,6 +7,7 @@ import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.standings.Cell;
 import org.zealousladder.server.measures.MeasureRef;
 import org.zealousladder.server.roster.StudentRef;
+import org.zealousladder.server.tiers.TiersService.TierOnRecord;
 import org.zealousladder.server.trends.TrendCard;
 
 /**
@@ -16,7 +17,7 @@ import org.zealousladder.server.trends.TrendCard;
  * @param to last day of it
  */
 public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
-        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions) {
+        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers) {
 
     /** A time in a class. */
     public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}

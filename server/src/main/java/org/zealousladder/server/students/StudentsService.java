@@ -24,6 +24,7 @@ import org.zealousladder.server.standings.StandingsService;
 import org.zealousladder.server.students.StudentPage.Enrolment;
 import org.zealousladder.server.students.StudentPage.Lane;
 import org.zealousladder.server.students.StudentPage.SeasonStanding;
+import org.zealousladder.server.tiers.TiersService;
 import org.zealousladder.server.trends.TrendCard;
 import org.zealousladder.server.trends.TrendCard.TrendPoint;
 import org.zealousladder.server.trends.TrendsService;
@@ -40,15 +41,17 @@ public class StudentsService {
     private final TrendsService trends;
     private final StandingsService standing;
     private final DecisionsService decisions;
+    private final TiersService tiers;
 
     StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing,
-            DecisionsService decisions) {
+            DecisionsService decisions, TiersService tiers) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
         this.trends = trends;
         this.standing = standing;
         this.decisions = decisions;
+        this.tiers = tiers;
     }
 
     public StudentPage page(int studentId, LocalDate asOf) {
@@ -73,7 +76,7 @@ public class StudentsService {
         return new StudentPage(now.ref(), now.classId(), now.grade(), now.support(), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
-                lanes, taken);
+                lanes, taken, tiers.ofStudent(studentId, asOf));
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {

@@ -103,6 +103,16 @@ public class TiersService {
                 ofArea.stream().map(Measure::ref).toList(), List.copyOf(tiers), summary(rows), flows(rows), rows, rights.mayChange(screening.schoolId()));
     }
 
+    /** A decided tier as a student's page shows it; a retest has no tier. */
+    public record TierOnRecord(String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason, @Nullable String by,
+            LocalDate onDay) {}
+
+    /** What was decided for a student by {@code asOf}, the newest window first. */
+    @Transactional(readOnly = true)
+    public List<TierOnRecord> ofStudent(int student, LocalDate asOf) {
+        return store.ofStudent(student, asOf);
+    }
+
     /** Close calls first, then those without a score, then by the support proposed; what is decided stands last. */
     private static int order(TierRow row) {
         if (row.decided() != null) {

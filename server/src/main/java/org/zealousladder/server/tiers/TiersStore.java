@@ -30,6 +30,16 @@ class TiersStore {
                 .param("asOf", asOf).query(DecidedRow.class).list();
     }
 
+    /** What was decided for a student in all areas and windows, the newest first. */
+    List<TiersService.TierOnRecord> ofStudent(int student, LocalDate asOf) {
+        return db.sql("""
+                select t.area, w.name as "window", y.name as year, t.outcome, t.tier, t.reason, p.name as "by", t.known_from as on_day
+                  from tiers_tier t join measures_window w on w.id = t.window_id join roster_year y on y.id = w.year_id
+                  left join people_person p on p.id = t.recorded_by
+                 where t.student_id = :student and""" + KNOWN + " order by w.starts desc, t.area").param("student", student).param("asOf", asOf)
+                .query(TiersService.TierOnRecord.class).list();
+    }
+
     record OpinionRow(long id, int studentId, int tier, @Nullable String note, @Nullable String by, LocalDate onDay) {}
 
     List<OpinionRow> opinions(Collection<Integer> students, String area, int window, LocalDate asOf) {
