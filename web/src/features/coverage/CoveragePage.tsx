@@ -14,12 +14,12 @@ export default function CoveragePage() {
   const { scope } = useScope();
   const coverage = useCoverage(scope);
   return (
-    <>
+    <div className="print-wide">
       <ScreeningNav window={coverage.data?.window} state={coverage.data?.state} />
       {coverage.isPending && <Loading label="Counting who is tested ..." />}
       {coverage.isError && <Failed error={coverage.error} again={() => coverage.refetch()} />}
       {coverage.data && <Whole view={coverage.data} />}
-    </>
+    </div>
   );
 }
 

@@ -21,6 +21,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
   const [done, setDone] = useState('');
   const chosen = owing.filter((o) => picks.has(o.student.id));
   const meant = chosen.length > 0 ? chosen : owing;
+  const manyClasses = view.classes.length > 1;
   const query = new URLSearchParams({
     who: scope.who,
     year: String(scope.year),
@@ -110,7 +111,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
               <span className="sr-only">Pick</span>
             </th>
             <th className="border-b border-line font-medium pb-1">Student</th>
-            <th className="border-b border-line font-medium pb-1">Class</th>
+            {manyClasses && <th className="border-b border-line font-medium pb-1">Class</th>}
             <th className="border-b border-line font-medium pb-1">Owes</th>
             <th className="border-b border-line font-medium pb-1">Make-up</th>
           </tr>
@@ -134,9 +135,11 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
                   {nameOf(o.student)}
                 </Link>
               </td>
-              <td className="border-b border-hair whitespace-nowrap pr-4 text-soft">
-                {className(o.student.className)}
-              </td>
+              {manyClasses && (
+                <td className="border-b border-hair whitespace-nowrap pr-4 text-soft">
+                  {className(o.student.className)}
+                </td>
+              )}
               <td className="border-b border-hair pr-4">
                 {owedWords(o, view.measures.length)}
                 {o.owed[0]?.note && <span className="text-soft">; {o.owed[0].note}</span>}

@@ -31,7 +31,7 @@ function Whole({ view }: { view: ReportView }) {
   const picks = usePicks();
   const { link } = useScope();
   return (
-    <article className="max-w-4xl">
+    <article className="max-w-4xl print-small">
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h1 className="text-[19px] font-semibold tracking-tight m-0">{view.title}</h1>
         <span className="no-print flex flex-wrap gap-x-4 items-baseline">

@@ -18,14 +18,14 @@ export default function TablePage() {
   const { scope } = useScope();
   const table = useTable(scope);
   return (
-    <>
+    <div className="print-wide">
       <SubNav label="Screening" pages={SCREENING}>
         <Legend />
       </SubNav>
       {table.isPending && <Loading label="Laying out the table ..." />}
       {table.isError && <Failed error={table.error} again={() => table.refetch()} />}
       {table.data && <Whole view={table.data} />}
-    </>
+    </div>
   );
 }
 

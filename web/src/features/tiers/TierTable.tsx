@@ -33,16 +33,16 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
             <th className={`${HEAD} w-7`}>
               <span className="sr-only">Pick</span>
             </th>
-            <th className={`${HEAD} w-48`}>Student</th>
-            <th className={`${HEAD} w-72`}>Proposed</th>
+            <th className={`${HEAD} w-40`}>Student</th>
+            <th className={`${HEAD} w-60`}>Proposed</th>
             {view.measures.map((m) => (
-              <th key={m.id} className={`${HEAD} w-24 text-right!`}>
+              <th key={m.id} className={`${HEAD} w-[88px] text-right! whitespace-normal!`}>
                 {m.name}
               </th>
             ))}
-            <th className={`${HEAD} w-28`}>{view.before ?? 'Before'}</th>
-            <th className={`${HEAD} w-32`}>Teacher's view</th>
-            <th className={HEAD}>Decision</th>
+            <th className={`${HEAD} w-[92px]`}>{view.before ?? 'Before'}</th>
+            <th className={`${HEAD} w-28`}>Teacher's view</th>
+            <th className={`${HEAD} w-52`}>Decision</th>
           </tr>
         </thead>
         <tbody>
@@ -85,7 +85,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   {e.value === undefined ? (
                     <span className="text-soft text-[12.5px]">{statusWord(e.status)}</span>
                   ) : (
-                    <span className="inline-flex items-baseline gap-1.5" title={e.bandName}>
+                    <span className="inline-flex items-baseline gap-1 justify-end" title={e.bandName}>
                       {e.closeCall && <span className="text-soft text-[12px]">close</span>}
                       {score(e.value)}
                       <span className="inline-flex w-[11px]">
@@ -152,7 +152,7 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
         </span>
       )}
       {actions.may && (
-        <span className="no-print inline-flex gap-x-3">
+        <span className="no-print inline-flex gap-x-3 whitespace-nowrap">
           {row.proposal && (!d || d.tier !== row.proposal.tier) && (
             <Button
               className="py-0!"
@@ -163,8 +163,12 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
               Confirm
             </Button>
           )}
-          <Button className="py-0!" aria-label={`Another tier for ${name}`} onClick={() => actions.onOverride(row)}>
-            {d ? 'Change' : 'Another tier'}
+          <Button
+            className="py-0!"
+            aria-label={`${d ? 'Change the' : 'Another'} tier for ${name}`}
+            onClick={() => actions.onOverride(row)}
+          >
+            {d ? 'Change' : 'Another'}
           </Button>
           {!d && (
             <Button

@@ -19,7 +19,7 @@ export default function TiersPage() {
   const [params, setParams] = useSearchParams();
   const tiers = useTiers(scope, params.get('area') ?? undefined);
   return (
-    <>
+    <div className="print-wide">
       <ScreeningNav window={tiers.data?.window} state={tiers.data?.state} />
       {tiers.isPending && <Loading label="Weighing the scores ..." />}
       {tiers.isError && <Failed error={tiers.error} again={() => tiers.refetch()} />}
@@ -35,7 +35,7 @@ export default function TiersPage() {
           }
         />
       )}
-    </>
+    </div>
   );
 }
 
@@ -171,7 +171,7 @@ function Part({
           {title}: {rows.length}
         </h2>
         {hint && <span className="text-soft text-[13px]">{hint}</span>}
-        {action}
+        <span className="no-print">{action}</span>
       </div>
       {children}
     </section>

@@ -137,8 +137,10 @@ public class CutsService {
             return "Nobody of " + scores + " would move.";
         }
         long more = movers.stream().filter(Mover::moreSupport).count();
-        return Words.sentence(Words.number(movers.size()) + " of " + scores + " would stand in another band: " + Words.number(more) + " with more support, "
-                + Words.number(movers.size() - more) + " with less or the same");
+        long rest = movers.size() - more;
+        String how = rest == 0 ? "all with more support" : more == 0 ? "none of them with more support" : Words.number(more) + " with more support, "
+                + Words.number(rest) + " with less or the same";
+        return Words.sentence(Words.number(movers.size()) + " of " + scores + " would stand in another band: " + how);
     }
 
     /** Those whom the ladder is for: of the window's last day, or of today while it runs or is ahead. */
