@@ -41,11 +41,45 @@ class Screenshots extends BrowserTest {
         assertThat(heading("Zuri Halloran")).isVisible();
         button("Clear").click();
         shot("student");
+        subView("Screening", "Coverage");
+        assertThat(page.getByText("Still to be tested")).isVisible();
+        shot("coverage");
+        subView("Screening", "Enter scores");
+        assertThat(page.locator("[data-at='0/0']")).isVisible();
+        page.locator("[data-at='1/0']").fill("200");
+        page.locator("[data-at='1/0']").press("Enter");
+        shot("entry");
+        page.locator("[data-at='1/0']").press("Escape");
+        subView("Screening", "Tiers");
+        assertThat(page.getByText("close calls to talk about")).isVisible();
+        shot("tiers");
+        subView("Screening", "Report");
+        assertThat(heading("For the meeting")).isVisible();
+        shot("report");
+        view("Ladder");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show 4 seasons")).click();
+        button("In numbers").click();
+        assertThat(heading("Quartiles")).isVisible();
+        shot("ladder-seasons");
         view("Records");
         page.getByLabel("CSV file").setInputFiles(new FilePayload("weekly.csv", "text/csv", ("student,measure,date,score,room\nS1055,maze,2026-03-13,14,4\n"
                 + "S1056,maze,13.3.2026,11,4\nS1057,maze,2026-03-13,111,4\nS1058,maze,2026-03-13,12,4\nS9999,maze,2026-03-13,9,4\n").getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Download the refused rows")).isVisible();
         shot("records");
+        newPage(1280, 800, ColorScheme.LIGHT);
+        signIn("M. Tveit");
+        subView("Screening", "Table");
+        choose("Skerrow Island School");
+        assertThat(heading("All 149 students")).isVisible();
+        shot("table");
+        view("Setup");
+        assertThat(page.getByRole(AriaRole.SLIDER).first()).isVisible();
+        page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Secure begins at")).focus();
+        for (int i = 0; i < 5; i++) {
+            page.keyboard().press("ArrowUp");
+        }
+        assertThat(page.getByText("would stand in another band")).isVisible();
+        shot("cuts");
         newPage(1280, 800, ColorScheme.DARK);
         signIn("R. Oduya");
         view("Ladder");

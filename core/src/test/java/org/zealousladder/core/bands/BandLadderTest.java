@@ -61,6 +61,30 @@ class BandLadderTest {
         }
     }
 
+    /** The bands part everyone: the chances of one score over all bands sum to 1, and that of its own band is its certainty. */
+    @Test
+    void theChancesOfAllBandsSumToOne() {
+        Random random = new Random(31);
+        BandLadder down = BandLadder.of(BANDS, new double[] {40, 20}, Direction.LOWER_IS_BETTER);
+        for (int round = 0; round < 500; round++) {
+            double score = -20 + 160 * random.nextDouble();
+            for (BandLadder ladder : List.of(LADDER, down)) {
+                double[] chances = ladder.chances(score, 5);
+                assertEquals(1, chances[0] + chances[1] + chances[2], 1e-12);
+                assertEquals(ladder.standing(score, 5).certainty().orElseThrow(), chances[ladder.index(score)], 1e-12);
+                assertEquals(1, ladder.chances(score, 0)[ladder.index(score)]);
+            }
+        }
+    }
+
+    @Test
+    void movingACutChangesOnlyThoseBetweenItsPlaces() {
+        BandLadder moved = BandLadder.of(BANDS, new double[] {68, 95}, Direction.HIGHER_IS_BETTER);
+        for (double score = 0; score <= 150; score += 0.5) {
+            assertEquals(score >= 89 && score < 95, LADDER.index(score) != moved.index(score), "at " + score);
+        }
+    }
+
     @Test
     void aWrongLadderIsRefusedWithASentence() {
         var order = assertThrows(IllegalArgumentException.class,

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -16,6 +17,10 @@ class RosterStore {
               join roster_class c on c.id = e.class_id
               join roster_student s on s.id = e.student_id
             """;
+    /** By hand, since a school's view reads hundreds of them. */
+    private static final RowMapper<Enrolled> PLACE = (r, n) -> new Enrolled(r.getInt(1), r.getString(2), r.getString(3), r.getString(4), r.getString(5),
+            r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11));
+
     private final JdbcClient db;
 
     RosterStore(JdbcClient db) {
@@ -52,7 +57,7 @@ class RosterStore {
                  and e.starts <= :to and (e.ends is null or e.ends >= :from)
                  order by s.id, e.starts desc) once order by given_name, family_name, id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to)
-                .query(Enrolled.class).list();
+                .query(PLACE).list();
     }
 
     /** A class's school and year; of a grade or school, itself. */
@@ -66,19 +71,19 @@ class RosterStore {
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by s.given_name, s.family_name, s.id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
-                .query(Enrolled.class).list();
+                .query(PLACE).list();
     }
 
     /** All enrolments of one student, the newest first. */
     List<Enrolled> history(int studentId) {
-        return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(Enrolled.class).list();
+        return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(PLACE).list();
     }
 
     List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
         return db.sql(ENROLLED + """
                  where s.id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by s.given_name, s.family_name, s.id""")
-                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(Enrolled.class).list();
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(PLACE).list();
     }
 
     record GradeOn(int studentId, LocalDate day, int grade) {}
@@ -92,7 +97,7 @@ class RosterStore {
                  where e.student_id = any(:students)""")
                 .param("students", students.toArray(Integer[]::new))
                 .param("days", days.stream().map(LocalDate::toString).toArray(String[]::new))
-                .query(GradeOn.class).list();
+                .query((r, n) -> new GradeOn(r.getInt(1), r.getObject(2, LocalDate.class), r.getInt(3))).list();
     }
 
     Optional<Integer> visibleStudent(int studentId) {
@@ -106,7 +111,7 @@ class RosterStore {
                  order by (s.given_name ilike :start escape '\\') desc, s.given_name, s.family_name
                  limit :limit""")
                 .param("asOf", asOf).param("like", "%" + like(words) + "%").param("start", like(words) + "%").param("limit", limit)
-                .query(Enrolled.class).list();
+                .query(PLACE).list();
     }
 
     private static String like(String words) {

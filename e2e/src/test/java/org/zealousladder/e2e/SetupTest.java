@@ -1,0 +1,110 @@
+package org.zealousladder.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Measures, norms and the rule for tiers; getting to every page by name; looking back. */
+class SetupTest extends BrowserTest {
+    @Test
+    void aMeasuresErrorIsChangedAndABadOneIsRefused() {
+        signIn("A. Sandvik");
+        subView("Setup", "Measures");
+        button("Change Story writing").click();
+        dialog().getByLabel("Standard error of measurement").fill("-5");
+        button("Save the measure").click();
+        assertThat(dialog()).containsText("A standard error of measurement is above 0");
+        dialog().getByLabel("Standard error of measurement").fill("5.5");
+        button("Save the measure").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Story writing"))).containsText("5.5");
+        button("Change Story writing").click();
+        dialog().getByLabel("Standard error of measurement").fill("5");
+        button("Save the measure").click();
+        assertThat(dialog()).hasCount(0);
+    }
+
+    @Test
+    void localNormsAreComputedAndSayWhatTheyRestOn() {
+        signIn("M. Tveit");
+        subView("Setup", "Norms");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Northern Isles 2025"))).hasAttribute("aria-pressed", "true");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Compute local norms"))).click();
+        assertThat(page.getByText(Pattern.compile("^\\d+ tables computed"))).isVisible();
+        Locator grade = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Grade 3"));
+        assertThat(grade).containsText("rests on");
+        assertThat(grade.getByRole(AriaRole.COLUMNHEADER)).hasText(new String[] {"Percentile", "Autumn", "Winter", "Gain a week"});
+        signOutAndIn("R. Oduya");
+        subView("Setup", "Norms");
+        assertThat(heading("Norms, Oral reading")).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Compute")))).hasCount(0);
+    }
+
+    @Test
+    void theRuleIsChangedByTheCoordinatorAndReadBackAsASentence() {
+        signIn("M. Tveit");
+        subView("Screening", "Tiers");
+        choose("Guillemot class");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Maths").setExact(true)).click();
+        assertThat(page.getByText("Proposed from Number facts, Maths screen: the tier that most of them give")).isVisible();
+        button("Change the rule").click();
+        dialog().getByLabel(Pattern.compile("^The weighted mean")).check();
+        dialog().getByLabel("Weight of Maths screen").fill("2");
+        button("Save the rule").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(page.getByText("Proposed from Number facts, Maths screen (2): the weighted mean of standard scores")).isVisible();
+        assertThat(page.getByText(Pattern.compile("spreads (above|below) tier")).first()).isVisible();
+        button("Change the rule").click();
+        dialog().getByLabel(Pattern.compile("^The tier that most")).check();
+        button("Save the rule").click();
+        assertThat(page.getByText("the tier that most of them give")).isVisible();
+    }
+
+    @Test
+    void everyPageIsReachedByNameAndByKeys() {
+        signIn("R. Oduya");
+        page.keyboard().press("g");
+        page.keyboard().press("s");
+        page.waitForURL(Pattern.compile(".*/coverage.*"));
+        page.keyboard().press("g");
+        page.keyboard().press("u");
+        page.waitForURL(Pattern.compile(".*/setup/cuts.*"));
+        for (String[] place : new String[][] {{"screening: tab", "/table"}, {"screening: rep", "/report"}, {"setup: norm", "/setup/norms"}}) {
+            page.keyboard().press("Control+k");
+            page.keyboard().type(place[0]);
+            assertThat(page.locator("[role=option][aria-selected=true]")).containsText(place[0].split(" ")[1], new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setIgnoreCase(true));
+            page.keyboard().press("Enter");
+            page.waitForURL(Pattern.compile(".*" + place[1] + ".*"));
+        }
+    }
+
+    @Test
+    void onAnEarlierDayEverythingIsReadOnly() {
+        signIn("M. Tveit");
+        view("Screening");
+        String earlier = page.url() + "&asOf=2025-10-10";
+        page.navigate(earlier);
+        assertThat(heading("Autumn screening, 8 Sep 2025 to 19 Sep 2025")).isVisible();
+        assertThat(button("Set the day")).hasCount(0);
+        subView("Screening", "Enter scores");
+        assertThat(page.getByText("Scores are entered as of today.")).isVisible();
+        assertThat(page.locator("[data-at='0/0']")).not().isEditable();
+        subView("Screening", "Tiers");
+        assertThat(page.getByText(Pattern.compile("\\d+ of \\d+ decided"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Confirm")))).hasCount(0);
+        subView("Setup", "Cut scores");
+        assertThat(page.getByText("Cut scores are changed as of today.")).isVisible();
+        assertTrue(page.url().contains("asOf=2025-10-10"), page.url());
+    }
+
+    private void signOutAndIn(String name) {
+        button("M. Tveit").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+        signIn(name);
+    }
+}
