@@ -23,16 +23,14 @@ export function Ground({ view, season, centre, half, picked }: Props) {
   if (missing.length === 0) return null;
   const shown = missing.slice(0, half > 80 ? 4 : half > 50 ? 2 : 0);
   const rest = missing.length - shown.length;
-  const words =
-    half > 80
-      ? rest > 0
-        ? `+${rest} not screened`
-        : 'not screened'
-      : shown.length > 0
-        ? rest > 0
-          ? `+${rest} not`
-          : 'not'
-        : `${missing.length} not`;
+  const wide = half > 80;
+  const words = wide
+    ? rest > 0
+      ? `+${rest} not screened`
+      : 'not screened'
+    : shown.length > 0
+      ? `${rest > 0 ? `+${rest} ` : ''}missing`
+      : `${missing.length} missing`;
   const left = centre - half + 16;
   return (
     <g>
@@ -58,7 +56,7 @@ export function Ground({ view, season, centre, half, picked }: Props) {
         </SvgButton>
       ))}
       <SvgButton
-        label={`${words} screened: pick all ${missing.length}`.replace('screened screened', 'screened')}
+        label={`${words}: pick all ${missing.length}${wide ? '' : ' not screened'}`}
         className="hover:underline"
         onPress={() => picks.toggleAll(missing.map((r) => r.student))}
       >

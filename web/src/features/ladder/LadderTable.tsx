@@ -27,7 +27,9 @@ export function LadderTable({
   const { link } = useScope();
   const picks = usePicks();
   const rows = useMemo(() => sorted(view.rows, sort, last, nameOf), [view.rows, sort, last, nameOf]);
-  const ranks = view.rows.some((r) => r.cells[last]?.percentile !== undefined);
+  // Four seasons leave no room for more; gain and rank are about the last two.
+  const many = view.seasons.length > 2;
+  const ranks = !many && view.rows.some((r) => r.cells[last]?.percentile !== undefined);
   const heading = (by: Column, text: string, left = false) => (
     <th
       scope="col"
@@ -59,7 +61,7 @@ export function LadderTable({
             </th>
             {heading('name', 'Student', true)}
             {view.seasons.map((_, k) => heading(k, seasonName(view, k)))}
-            {view.seasons.length > 1 && heading('gain', 'Gain')}
+            {view.seasons.length === 2 && heading('gain', 'Gain')}
             {ranks && heading('rank', 'Percentile')}
           </tr>
         </thead>
@@ -97,7 +99,7 @@ export function LadderTable({
                     <CellText cell={cell} mark={k === last} />
                   </td>
                 ))}
-                {view.seasons.length > 1 && (
+                {view.seasons.length === 2 && (
                   <td className="border-b border-hair pl-2 text-right">{r.gain === undefined ? '' : signed(r.gain)}</td>
                 )}
                 {ranks && <td className="border-b border-hair pl-2 text-right">{r.cells[last]?.percentile ?? ''}</td>}

@@ -72,7 +72,7 @@ export function SeasonColumn({ view, season: k, x, half, y, onPick }: Props) {
           x={x}
           y={HEIGHT - 7}
           textAnchor="middle"
-          fontSize={half > 80 ? 13.5 : 12.5}
+          fontSize={half > 80 ? 13.5 : half > 50 ? 12.5 : 11.5}
           fontWeight={600}
           fill="var(--ink)"
         >
