@@ -7,6 +7,7 @@ import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { className, useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
+import { PickNumber } from '../../ui/PickNumber';
 import { Complaint } from '../../ui/States';
 import { statusWord } from '../../ui/status';
 import type { Owing } from './CoveragePage';
@@ -120,15 +121,12 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           {owing.map((o, i) => (
             <tr key={o.student.id} className={picks.has(o.student.id) ? 'bg-picked' : ''}>
               <td className="border-b border-hair p-0 text-[12.5px] text-faint">
-                <button
-                  type="button"
-                  aria-pressed={picks.has(o.student.id)}
-                  aria-label={`${i + 1}, pick ${nameOf(o.student)}`}
-                  className="w-full text-left h-[28px] pl-0.5 hover:text-act"
-                  onClick={() => picks.toggle(o.student)}
-                >
-                  {i + 1}
-                </button>
+                <PickNumber
+                  number={i + 1}
+                  name={nameOf(o.student)}
+                  on={picks.has(o.student.id)}
+                  onPick={() => picks.toggle(o.student)}
+                />
               </td>
               <td className="border-b border-hair whitespace-nowrap pr-4">
                 <Link to={link(`/students/${o.student.id}`)} className="text-ink no-underline hover:underline">

@@ -7,6 +7,7 @@ import { useScope } from '../../app/scope';
 import { SETUP } from '../../app/views';
 import { Button } from '../../ui/Button';
 import { Complaint, Empty, Failed, Loading } from '../../ui/States';
+import { Toggle } from '../../ui/Toggle';
 import { LadderEditor } from './LadderEditor';
 import { NewSet } from './NewSet';
 
@@ -67,23 +68,13 @@ function Whole({
         <fieldset className="border-0 p-0 m-0 flex flex-wrap gap-x-4">
           <legend className="sr-only">Set of cut scores</legend>
           {view.sets.map((s) => (
-            <button
-              key={s.id}
-              type="button"
-              aria-pressed={s.id === view.set}
-              onClick={() => put('set', s.id)}
-              className={
-                s.id === view.set
-                  ? 'font-semibold text-act border-b-2 border-act'
-                  : 'text-soft hover:text-act border-b-2 border-transparent'
-              }
-            >
+            <Toggle key={s.id} on={s.id === view.set} onClick={() => put('set', s.id)}>
               {s.name}{' '}
               <span className="font-normal text-[13px] text-soft">
                 {KINDS[s.kind]}
                 {s.id === view.counts && ', counts now'}
               </span>
-            </button>
+            </Toggle>
           ))}
         </fieldset>
         {view.mayChoose && view.set !== view.counts && (
@@ -149,19 +140,9 @@ function Choices({
     <fieldset className="border-0 p-0 m-0 flex flex-wrap gap-x-3 items-baseline">
       <legend className="sr-only">{label}</legend>
       {all.map((c) => (
-        <button
-          key={c.id}
-          type="button"
-          aria-pressed={c.id === chosen}
-          onClick={() => onChoose(c.id)}
-          className={
-            c.id === chosen
-              ? 'font-semibold text-ink border-b-2 border-ink'
-              : 'text-soft hover:text-act border-b-2 border-transparent'
-          }
-        >
+        <Toggle key={c.id} on={c.id === chosen} onClick={() => onChoose(c.id)}>
           {c.name}
-        </button>
+        </Toggle>
       ))}
     </fieldset>
   );

@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3-scale';
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import type { CutsPreview, DrawnBand, MeasureRef } from '../../api/types';
 import { score } from '../../app/format';
 import { tierColour } from '../../ui/TierMark';
+import { useScoreHandle } from '../../ui/useScoreHandle';
 import { spread } from '../ladder/layout';
 
 const WIDTH = 440;
@@ -127,29 +127,12 @@ function Rung({
   measure: MeasureRef;
   onMove?: (to: number) => void;
 }) {
-  const dragging = useRef(false);
   const step = 10 ** -measure.decimals;
   const move = (to: number) => {
     const held = Math.max(measure.lowest, Math.min(measure.highest, Math.round(to / step) * step));
     onMove?.(Number(held.toFixed(measure.decimals)));
   };
-  const onPointer = (e: PointerEvent<SVGGElement>) => {
-    const to = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
-    if (dragging.current && to) move(y.invert(new DOMPoint(e.clientX, e.clientY).matrixTransform(to).y));
-  };
-  const onKey = (e: KeyboardEvent) => {
-    const by = {
-      ArrowUp: step,
-      ArrowRight: step,
-      ArrowDown: -step,
-      ArrowLeft: -step,
-      PageUp: 10 * step,
-      PageDown: -10 * step,
-    }[e.key];
-    if (!by) return;
-    e.preventDefault();
-    move(at + by);
-  };
+  const handle = useScoreHandle({ scoreAt: y.invert, now: at, step, onMove: move });
   const line = (
     <>
       <rect x={LEFT - 10} y={y(at) - 9} width={RIGHT - LEFT + 20} height={18} fill="transparent" />
@@ -170,17 +153,7 @@ function Rung({
       aria-valuemax={measure.highest}
       aria-valuenow={at}
       className="cursor-ns-resize touch-none"
-      onKeyDown={onKey}
-      onPointerDown={(e) => {
-        dragging.current = true;
-        e.currentTarget.setPointerCapture(e.pointerId);
-        e.preventDefault();
-        e.currentTarget.focus();
-      }}
-      onPointerMove={onPointer}
-      onPointerUp={() => {
-        dragging.current = false;
-      }}
+      {...handle}
     >
       <title>Drag, or use the arrow keys</title>
       {line}

@@ -1,9 +1,10 @@
 import type { ScaleLinear } from 'd3-scale';
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { LadderView } from '../../api/types';
 import { score } from '../../app/format';
 import { usePicks } from '../../app/picks';
 import { SvgButton } from '../../ui/SvgButton';
+import { useScoreHandle } from '../../ui/useScoreHandle';
 
 interface Props {
   view: LadderView;
@@ -19,7 +20,6 @@ export function Grip({ view, y, right }: Props) {
   const [at, setAt] = useState(Math.round(low));
   const [side, setSide] = useState<'below' | 'above'>('below');
   const [used, setUsed] = useState(false);
-  const dragging = useRef(false);
   const last = view.seasons.length - 1;
 
   const pick = (value: number, which: 'below' | 'above') => {
@@ -38,34 +38,12 @@ export function Grip({ view, y, right }: Props) {
     setUsed(true);
     pick(held, which);
   };
-  const onPointer = (e: PointerEvent<SVGGElement>) => {
-    if (!dragging.current) return;
-    const svg = e.currentTarget.ownerSVGElement;
-    const to = svg?.getScreenCTM()?.inverse();
-    if (!to) return;
-    move(y.invert(new DOMPoint(e.clientX, e.clientY).matrixTransform(to).y));
-  };
-  const onKey = (e: KeyboardEvent) => {
-    const by = {
-      ArrowUp: step,
-      ArrowRight: step,
-      ArrowDown: -step,
-      ArrowLeft: -step,
-      PageUp: 10 * step,
-      PageDown: -10 * step,
-    }[e.key];
-    if (by) move(at + by);
-    else if (e.key === 'Home') move(low);
-    else if (e.key === 'End') move(high);
-    else if (e.key === 'Enter' || e.key === ' ') turn();
-    else return;
-    e.preventDefault();
-  };
   const turn = () => {
     const other = side === 'below' ? 'above' : 'below';
     setSide(other);
     move(at, other);
   };
+  const handle = useScoreHandle({ scoreAt: y.invert, now: at, step, ends: [low, high], onMove: move, onPress: turn });
   const line = y(Math.max(low, Math.min(high, at)));
   const count = view.rows.filter((r) => {
     const v = r.cells[last]?.value;
@@ -96,17 +74,7 @@ export function Grip({ view, y, right }: Props) {
         aria-valuenow={at}
         aria-valuetext={`${side} ${score(at)}: ${count} students`}
         className="cursor-ns-resize touch-none"
-        onKeyDown={onKey}
-        onPointerDown={(e) => {
-          dragging.current = true;
-          e.currentTarget.setPointerCapture(e.pointerId);
-          e.preventDefault();
-          e.currentTarget.focus();
-        }}
-        onPointerMove={onPointer}
-        onPointerUp={() => {
-          dragging.current = false;
-        }}
+        {...handle}
       >
         <title>Drag, or use the arrow keys, to pick everyone {side} a score</title>
         <rect x={20} y={line - 12} width={40} height={24} rx={12} fill="var(--act)" />

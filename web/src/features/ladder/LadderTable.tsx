@@ -5,6 +5,7 @@ import { score, signed } from '../../app/format';
 import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
+import { PickNumber } from '../../ui/PickNumber';
 import { statusWord } from '../../ui/status';
 import { TierMark } from '../../ui/TierMark';
 import { seasonName } from './layout';
@@ -76,15 +77,7 @@ export function LadderTable({
                 onMouseLeave={() => onPoint(undefined)}
               >
                 <td className="p-0 border-b border-hair text-[12.5px] text-faint">
-                  <button
-                    type="button"
-                    aria-pressed={on}
-                    aria-label={`${i + 1}, pick ${nameOf(r.student)}`}
-                    className="w-full text-left h-[25px] pl-0.5 hover:text-act"
-                    onClick={() => picks.toggle(r.student)}
-                  >
-                    {i + 1}
-                  </button>
+                  <PickNumber number={i + 1} name={nameOf(r.student)} on={on} onPick={() => picks.toggle(r.student)} />
                 </td>
                 <td className="border-b border-hair pl-2 max-w-44 truncate">
                   <Link to={link(`/students/${r.student.id}`)} className="text-ink no-underline hover:underline">

@@ -1,3 +1,4 @@
+import { Toggle } from '../../ui/Toggle';
 import type { MarkBy } from './groups';
 
 export interface LadderChoices {
@@ -27,16 +28,14 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
           Seasons
         </span>
         {[1, 2, 3, 4].map((n) => (
-          <button
+          <Toggle
             key={n}
-            type="button"
-            aria-pressed={choices.seasons === n}
+            on={choices.seasons === n}
             aria-label={`Show ${n} ${n === 1 ? 'season' : 'seasons'}`}
             onClick={() => onChange({ seasons: n })}
-            className={`min-w-[24px] min-h-[24px] border-b-2 ${choices.seasons === n ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
           >
             {n}
-          </button>
+          </Toggle>
         ))}
       </fieldset>
       <label className="flex items-baseline gap-2">
@@ -78,15 +77,9 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
         <fieldset className="border-0 p-0 m-0 ml-auto flex gap-x-3">
           <legend className="sr-only">Beside the picture</legend>
           {(['students', 'numbers'] as const).map((s) => (
-            <button
-              key={s}
-              type="button"
-              aria-pressed={choices.sheet === s}
-              onClick={() => onChange({ sheet: s })}
-              className={`min-h-[24px] border-b-2 ${choices.sheet === s ? 'font-semibold text-act border-act' : 'text-soft border-transparent hover:text-act'}`}
-            >
+            <Toggle key={s} on={choices.sheet === s} onClick={() => onChange({ sheet: s })}>
               {s === 'students' ? 'Students' : 'In numbers'}
-            </button>
+            </Toggle>
           ))}
         </fieldset>
       )}

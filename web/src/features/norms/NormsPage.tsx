@@ -7,6 +7,7 @@ import { useScope } from '../../app/scope';
 import { SETUP } from '../../app/views';
 import { Button } from '../../ui/Button';
 import { Complaint, Empty, Failed, Loading } from '../../ui/States';
+import { Toggle } from '../../ui/Toggle';
 
 export default function NormsPage() {
   const { scope } = useScope();
@@ -36,19 +37,9 @@ function Whole({ view, onSet }: { view: NormsView; onSet: (id: number | undefine
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 mb-1">
         <h1 className="text-[15px] font-semibold m-0">Norms, {view.measure.name}</h1>
         {view.sets.map((s) => (
-          <button
-            key={s.id}
-            type="button"
-            aria-pressed={s.id === view.set}
-            onClick={() => onSet(s.id)}
-            className={
-              s.id === view.set
-                ? 'font-semibold text-act border-b-2 border-act'
-                : 'text-soft hover:text-act border-b-2 border-transparent'
-            }
-          >
+          <Toggle key={s.id} on={s.id === view.set} onClick={() => onSet(s.id)}>
             {s.name}
-          </button>
+          </Toggle>
         ))}
         {view.mayCompute && (
           <Button

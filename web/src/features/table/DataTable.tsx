@@ -6,6 +6,7 @@ import { score } from '../../app/format';
 import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
+import { PickNumber } from '../../ui/PickNumber';
 import { statusWord } from '../../ui/status';
 import { StepMark } from './StepMark';
 import type { Key, TableState } from './tableState';
@@ -175,15 +176,7 @@ function BodyRow({
   return (
     <tr aria-rowindex={index + 3} style={{ height: ROW }}>
       <td className={`${td} sticky left-0 z-10 whitespace-nowrap pr-2`}>
-        <button
-          type="button"
-          aria-pressed={on}
-          aria-label={`${index + 1}, pick ${nameOf(row.student)}`}
-          className="w-8 text-left text-[12.5px] text-faint hover:text-act"
-          onClick={() => picks.toggle(row.student)}
-        >
-          {index + 1}
-        </button>
+        <PickNumber number={index + 1} name={nameOf(row.student)} on={on} onPick={() => picks.toggle(row.student)} />
         <Link to={link(`/students/${row.student.id}`)} className="text-ink no-underline hover:underline">
           {nameOf(row.student)}
         </Link>

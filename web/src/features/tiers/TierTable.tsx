@@ -5,6 +5,7 @@ import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
+import { PickNumber } from '../../ui/PickNumber';
 import { statusWord } from '../../ui/status';
 import { TierMark } from '../../ui/TierMark';
 
@@ -49,15 +50,12 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
           {rows.map((r, i) => (
             <tr key={r.student.id} className={picks.has(r.student.id) ? 'bg-picked' : ''} title={r.proposal?.reason}>
               <td className="border-b border-hair p-0 text-[12.5px] text-faint">
-                <button
-                  type="button"
-                  aria-pressed={picks.has(r.student.id)}
-                  aria-label={`${i + 1}, pick ${nameOf(r.student)}`}
-                  className="w-full text-left h-[28px] pl-0.5 hover:text-act"
-                  onClick={() => picks.toggle(r.student)}
-                >
-                  {i + 1}
-                </button>
+                <PickNumber
+                  number={i + 1}
+                  name={nameOf(r.student)}
+                  on={picks.has(r.student.id)}
+                  onPick={() => picks.toggle(r.student)}
+                />
               </td>
               <td className={`${CELL} truncate`}>
                 <Link to={link(`/students/${r.student.id}`)} className="text-ink no-underline hover:underline">

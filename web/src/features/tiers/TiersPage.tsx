@@ -7,6 +7,7 @@ import { ScreeningNav } from '../../app/ScreeningNav';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Complaint, Empty, Failed, Loading } from '../../ui/States';
+import { Toggle } from '../../ui/Toggle';
 import { ClosingBox } from './ClosingBox';
 import { Movement } from './Movement';
 import { OpinionDialog } from './OpinionDialog';
@@ -89,19 +90,9 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
         <fieldset className="border-0 p-0 m-0 flex gap-x-3">
           <legend className="sr-only">Area</legend>
           {view.areas.map((a) => (
-            <button
-              key={a}
-              type="button"
-              aria-pressed={a === view.area}
-              onClick={() => onArea(a)}
-              className={
-                a === view.area
-                  ? 'font-semibold text-act border-b-2 border-act'
-                  : 'text-soft hover:text-act border-b-2 border-transparent'
-              }
-            >
+            <Toggle key={a} on={a === view.area} onClick={() => onArea(a)}>
               {a}
-            </button>
+            </Toggle>
           ))}
         </fieldset>
         <span className="text-soft">{view.summary}</span>

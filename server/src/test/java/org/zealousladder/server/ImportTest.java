@@ -178,7 +178,7 @@ class ImportTest extends ServerTest {
                 "maze,3,2025-26,Winter,Needs a lift,3,"));
         assertEquals(3, changed.changed());
         assertEquals(2, asking(Viewer.SYSTEM, () -> db.sql("""
-                select count(*) from measures_ladder l join measures_window w on w.id = l.window_id join roster_year y on y.id = w.year_id
+                select count(*) from measures_ladder l join measures_cut_set s on s.id = l.set_id and s.code = 'local' join measures_window w on w.id = l.window_id join roster_year y on y.id = w.year_id
                  where l.measure_id = :m and l.grade = 3 and w.name = 'Winter' and y.name = '2025-26'""").param("m", measure("maze")).query(Integer.class).single()));
     }
 
