@@ -202,23 +202,25 @@ begin
      order by s.student_id, s.measure_id, s.taken_on;
 end $$;
 
--- What a measure or a window was before it was changed, by whom and when.
+-- What a measure or a window was before it was changed, by whom and when. It counts for days before changed_on.
 create table measures_change (
   id         bigint generated always as identity primary key,
   what       text not null,
   before     jsonb not null,
+  changed_on date not null,
   changed_at timestamptz not null default now(),
   changed_by integer
 );
 create function measures_keep_before() returns trigger language plpgsql security definer set search_path = public as $$
 begin
   if to_jsonb(old) is distinct from to_jsonb(new) then
-    insert into measures_change (what, before, changed_by) values (tg_table_name, to_jsonb(old), scope_person());
+    insert into measures_change (what, before, changed_on, changed_by) values (tg_table_name, to_jsonb(old), scope_today(), scope_person());
   end if;
   return new;
 end $$;
 create trigger measures_measure_before before update on measures_measure for each row execute function measures_keep_before();
 create trigger measures_window_before before update on measures_window for each row execute function measures_keep_before();
+create index on measures_change (what, changed_on);
 grant select on measures_change to ladder_app;
 
 alter table coverage_makeup enable row level security;

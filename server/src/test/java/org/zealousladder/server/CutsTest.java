@@ -162,4 +162,26 @@ class CutsTest extends ScreeningTest {
         send(person("a.sandvik"), "/api/measures", maze).andExpect(status().isNoContent());
         assertTrue(body(read(person("r.oduya"), "/api/measures")).get("measures").size() >= 6);
     }
+
+    /** A measure's error and a window's dates count from the day they were changed; earlier days are read by what they were. */
+    @Test
+    void changedMeasuresAndWindowsLeaveEarlierDaysAlone() throws Exception {
+        int facts = measure("number-facts");
+        Map<String, Object> form = new TreeMap<>(Map.of("id", facts, "name", "Number facts", "area", "Maths", "unit", "digits correct in two minutes", "lowest", 0, "highest", 120, "decimals", 0, "sem", 9));
+        String ladder = "/api/ladder" + scope("2025-GANNET", "&measure=" + facts);
+        send(person("a.sandvik"), "/api/measures", form).andExpect(status().isNoContent());
+        assertEquals(9.0, body(read(person("m.tveit"), ladder)).get("sem").asDouble());
+        assertEquals(3.0, body(read(person("m.tveit"), ladder.replace("2026-03-13", "2026-03-12"))).get("sem").asDouble());
+        form.put("sem", 3);
+        send(person("a.sandvik"), "/api/measures", form).andExpect(status().isNoContent());
+        assertEquals(3.0, body(read(person("m.tveit"), ladder.replace("2026-03-13", "2026-03-12"))).get("sem").asDouble(), "the first change after the day tells");
+
+        Map<String, Object> spring = new TreeMap<>(Map.of("id", window("Spring"), "yearId", thisYear(), "name", "Spring", "starts", "2026-05-04", "ends", "2026-05-20"));
+        send(person("a.sandvik"), "/api/measures/windows", spring).andExpect(status().isNoContent());
+        String coverage = "/api/coverage" + scope("2025-GANNET", "&window=" + window("Spring"));
+        assertEquals("2026-05-20", body(read(person("m.tveit"), coverage)).at("/window/ends").asString());
+        assertEquals("2026-05-15", body(read(person("m.tveit"), coverage.replace("2026-03-13", "2026-03-12"))).at("/window/ends").asString());
+        spring.put("ends", "2026-05-15");
+        send(person("a.sandvik"), "/api/measures/windows", spring).andExpect(status().isNoContent());
+    }
 }

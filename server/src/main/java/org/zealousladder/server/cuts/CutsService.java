@@ -61,8 +61,8 @@ public class CutsService {
     /** @param asked which set; the one that counts if null */
     @Transactional(readOnly = true)
     public CutsView view(int measureId, int yearId, int school, @Nullable Integer asked, LocalDate asOf) {
-        Measure measure = measures.measure(measureId);
-        List<Window> windows = measures.windows().stream().filter(w -> w.yearId() == yearId).toList();
+        Measure measure = measures.measure(measureId, asOf);
+        List<Window> windows = measures.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
         int counts = measures.defaultSet(school, asOf);
         CutSet set = measures.set(asked == null ? counts : asked);
         List<CutSet> sets = measures.sets().stream().filter(s -> s.schoolId() == null || s.schoolId() == school).toList();

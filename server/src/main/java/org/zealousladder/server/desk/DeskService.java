@@ -56,7 +56,7 @@ public class DeskService {
     public DeskView view(Who who, int yearId, LocalDate asked) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
-        Map<Integer, Measure> byId = measures.byId();
+        Map<Integer, Measure> byId = measures.byId(asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
         List<Window> windows = measures.seasons(asOf, 2);

@@ -53,7 +53,7 @@ public class LadderService {
         }
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
-        Measure measure = measures.measure(measureId);
+        Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Window> windows = measures.seasons(asOf, seasons);
         Standings standing = standings.of(students, List.of(measure), windows, asOf);

@@ -2,7 +2,6 @@ package org.zealousladder.server.measures;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,15 +27,36 @@ public class MeasuresService {
         return store.measures();
     }
 
+    /** With the properties they had on a day. */
+    public List<Measure> measures(LocalDate asOf) {
+        return store.measures(asOf);
+    }
+
+    /** By id, in their order, with the properties they had on a day. */
+    public Map<Integer, Measure> byId(LocalDate asOf) {
+        return byId(store.measures(asOf));
+    }
+
+    public Measure measure(int id, LocalDate asOf) {
+        return required(byId(asOf).get(id));
+    }
+
     /** By id, in their order. */
     public Map<Integer, Measure> byId() {
+        return byId(store.measures());
+    }
+
+    private static Map<Integer, Measure> byId(List<Measure> measures) {
         Map<Integer, Measure> byId = new LinkedHashMap<>();
-        store.measures().forEach(m -> byId.put(m.id(), m));
+        measures.forEach(m -> byId.put(m.id(), m));
         return byId;
     }
 
     public Measure measure(int id) {
-        Measure measure = byId().get(id);
+        return required(byId().get(id));
+    }
+
+    private static Measure required(@Nullable Measure measure) {
         if (measure == null) {
             throw Refusal.notFound("There is no such measure.");
         }
@@ -45,9 +65,8 @@ public class MeasuresService {
 
     /** The last {@code count} windows that had begun by {@code asOf}, the oldest first. */
     public List<Window> seasons(LocalDate asOf, int count) {
-        List<Window> windows = new ArrayList<>(store.begun(asOf, count));
-        windows.sort(Comparator.comparing(Window::starts));
-        return windows;
+        List<Window> begun = store.windows(asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
+        return begun.subList(Math.max(0, begun.size() - count), begun.size());
     }
 
     /** All windows of all years, the earliest first. */
@@ -55,8 +74,21 @@ public class MeasuresService {
         return store.windows();
     }
 
+    /** All windows of all years with the dates they had on a day, the earliest first. */
+    public List<Window> windows(LocalDate asOf) {
+        return store.windows(asOf);
+    }
+
     public Window window(int id) {
-        return store.windows().stream().filter(w -> w.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such screening window."));
+        return required(store.windows(), id);
+    }
+
+    public Window window(int id, LocalDate asOf) {
+        return required(store.windows(asOf), id);
+    }
+
+    private static Window required(List<Window> windows, int id) {
+        return windows.stream().filter(w -> w.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such screening window."));
     }
 
     public List<CutSet> sets() {
@@ -74,7 +106,7 @@ public class MeasuresService {
 
     /** The ladders of a set as known on a day. */
     public Ladders ladders(List<Window> windows, LocalDate asOf, int setId) {
-        Map<Integer, Measure> measures = byId();
+        Map<Integer, Measure> measures = byId(asOf);
         Map<Ladders.Key, List<MeasuresStore.BandRow>> rows = new LinkedHashMap<>();
         for (MeasuresStore.BandRow row : store.bands(windows.stream().map(Window::id).toList(), asOf, setId)) {
             rows.computeIfAbsent(new Ladders.Key(row.measureId(), row.windowId(), row.grade()), k -> new ArrayList<>()).add(row);

@@ -24,10 +24,23 @@ class MeasuresStore {
                   from measures_measure order by id""").query(Measure.class).list();
     }
 
-    /** The windows that had begun by {@code asOf}, the newest first. */
-    List<Window> begun(LocalDate asOf, int limit) {
-        return db.sql(WINDOWS + "where starts <= :asOf order by starts desc limit :limit")
-                .param("asOf", asOf).param("limit", limit).query(Window.class).list();
+    /** As they were known on a day: what a later change replaced is read from its record. */
+    List<Measure> measures(LocalDate asOf) {
+        return db.sql("select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks from ("
+                + asKnown("measures_measure") + ") m order by id").param("asOf", asOf).query(Measure.class).list();
+    }
+
+    List<Window> windows(LocalDate asOf) {
+        return db.sql("select id, year_id, name, starts, ends from (" + asKnown("measures_window") + ") w order by starts").param("asOf", asOf).query(Window.class).list();
+    }
+
+    /** Of each row the version that the first change after the day replaced, or the row itself. */
+    private static String asKnown(String table) {
+        return """
+                select distinct on (v.id) v.* from (
+                  select (jsonb_populate_record(null::%1$s, c.before)).*, c.id as change from measures_change c where c.what = '%1$s' and c.changed_on > :asOf
+                  union all select t.*, null from %1$s t) v
+                 order by v.id, v.change nulls last""".formatted(table);
     }
 
     List<Window> windows() {

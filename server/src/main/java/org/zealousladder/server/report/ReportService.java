@@ -59,10 +59,10 @@ public class ReportService {
 
     public ReportView view(Who who, int yearId, @Nullable Integer windowId, int measureId, LocalDate asked) {
         Screening screening = screenings.open(who, yearId, windowId, asked);
-        Measure measure = measures.measure(measureId);
+        Measure measure = measures.measure(measureId, screening.asOf());
         Window window = screening.window();
         SchoolScores school = standings.ofSchool(screening.schoolId(), window, screening.asOf());
-        Optional<Window> next = measures.windows().stream().filter(w -> w.yearId() == window.yearId() && w.starts().isAfter(window.ends()))
+        Optional<Window> next = measures.windows(screening.asOf()).stream().filter(w -> w.yearId() == window.yearId() && w.starts().isAfter(window.ends()))
                 .min(Comparator.comparing(Window::starts));
         int set = measures.defaultSet(screening.schoolId(), screening.asOf());
         Ladders ahead = measures.ladders(next.map(List::of).orElse(List.of(window)), screening.asOf(), set);
@@ -184,7 +184,7 @@ public class ReportService {
         }
         ReportBand lowest = bands.get(bands.size() - 1);
         Set<Integer> ids = lowest.students().stream().map(s -> s.student().id()).collect(Collectors.toSet());
-        Map<Integer, Measure> byId = measures.byId();
+        Map<Integer, Measure> byId = measures.byId(screening.asOf());
         Set<Integer> withGoal = goals.knownOn(ids, null, screening.asOf()).stream()
                 .filter(g -> byId.get(g.measureId()).area().equals(measure.area()) && !g.goalDate().isBefore(screening.asOf())).map(Goal::studentId).collect(Collectors.toSet());
         int up = 0;

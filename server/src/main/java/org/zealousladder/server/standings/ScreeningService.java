@@ -35,9 +35,9 @@ public class ScreeningService {
     /** The window asked for, or the newest of the year that had begun, or the year's first. */
     public Window window(@Nullable Integer asked, int yearId, LocalDate asOf) {
         if (asked != null) {
-            return measures.window(asked);
+            return measures.window(asked, asOf);
         }
-        List<Window> ofYear = measures.windows().stream().filter(w -> w.yearId() == yearId).toList();
+        List<Window> ofYear = measures.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
         return ofYear.stream().filter(w -> !w.starts().isAfter(asOf)).reduce((a, b) -> b).or(() -> ofYear.stream().findFirst())
                 .orElseThrow(() -> Refusal.notFound("This school year has no screening windows yet. They are set under Setup, Windows."));
     }
@@ -53,10 +53,10 @@ public class ScreeningService {
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();
         List<Enrolled> later = all.stream().filter(e -> e.enrolledFrom().isAfter(last)).toList();
         List<Window> two = new ArrayList<>();
-        Optional<Window> before = measures.windows().stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
+        Optional<Window> before = measures.windows(asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
         before.ifPresent(two::add);
         two.add(window);
-        List<Measure> known = measures.measures();
+        List<Measure> known = measures.measures(asOf);
         Standings standing = standings.of(all, known, two, asOf);
         Set<Integer> grades = all.stream().map(Enrolled::grade).collect(Collectors.toSet());
         List<Measure> given = known.stream().filter(m -> standing.ladders().grades(m.id(), window.id()).stream().anyMatch(grades::contains)

@@ -58,7 +58,7 @@ public class StudentsService {
         List<Enrolled> history = roster.history(studentId);
         Enrolled now = roster.enrolled(studentId, asOf);
         SchoolYear year = trends.yearOf(asOf);
-        Map<Integer, Measure> byId = measures.byId();
+        Map<Integer, Measure> byId = measures.byId(asOf);
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
         List<Window> windows = measures.seasons(asOf, SEASONS);

@@ -42,13 +42,13 @@ public class TableService {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> begun = measures.windows().stream().filter(w -> !w.starts().isAfter(asOf)).toList();
+        List<Window> begun = measures.windows(asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
         List<Window> now = begun.stream().filter(w -> w.yearId() == yearId).toList();
         List<Window> then = now.stream().flatMap(w -> begun.stream().filter(b -> b.name().equals(w.name()) && b.starts().isBefore(w.starts()))
                 .max(Comparator.comparing(Window::starts)).stream()).toList();
         List<Window> all = new ArrayList<>(then);
         all.addAll(now);
-        List<Measure> known = measures.measures();
+        List<Measure> known = measures.measures(asOf);
         Standings standing = standings.of(students, known, all, asOf);
         List<Place> places = new ArrayList<>();
         List<TableColumn> columns = new ArrayList<>();

@@ -60,7 +60,7 @@ public class TrendsService {
     public TrendsView view(Who who, int measureId, int yearId, LocalDate asked) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
-        Measure measure = measures.measure(measureId);
+        Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
         List<Score> all = scores.of(ids, List.of(measureId), year.starts(), asOf);
@@ -107,7 +107,7 @@ public class TrendsService {
     public TrendCard card(int studentId, int measureId, LocalDate today) {
         Enrolled student = roster.enrolled(studentId, today);
         SchoolYear year = yearOf(today);
-        Measure measure = measures.measure(measureId);
+        Measure measure = measures.measure(measureId, today);
         List<Score> own = scores.of(List.of(studentId), List.of(measureId), year.starts(), today);
         Goal goal = goals.knownOn(List.of(studentId), measureId, today).stream().findFirst().orElse(null);
         return new CardMaker(year.starts(), today).card(student.ref(), measure, own, goal,
