@@ -14,7 +14,7 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
   const total = (measureId: number) =>
     sum(view.classes.flatMap((c) => c.counts.filter((n) => n.measureId === measureId)));
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="border-collapse text-[14px] w-full">
         <thead>
           <tr>

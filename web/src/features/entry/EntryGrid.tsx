@@ -97,7 +97,7 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
   );
   return (
     <>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table ref={table} className="border-collapse text-[14px]">
           <thead className="sticky top-0 bg-paper z-10">
             <tr>

@@ -50,7 +50,7 @@ export function LadderTable({
     </th>
   );
   return (
-    <div className="min-w-0 overflow-x-auto">
+    <div className="min-w-0 relative overflow-x-auto">
       <table className="w-full border-collapse text-[14px]">
         <caption className="sr-only">
           {view.measure.name}: {view.rows.length} students

@@ -33,7 +33,7 @@ export default function MeasuresPage() {
       <p className="text-soft mt-0.5 mb-3">
         New measures come in by a file under Records.{!may && ' Measures are changed by administrators.'}
       </p>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="border-collapse text-[14px] w-full">
           <thead>
             <tr className="text-left text-soft text-[12.5px]">

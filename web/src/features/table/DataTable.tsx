@@ -65,7 +65,7 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
       ref={box}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: a box that scrolls must be reachable by keyboard
       tabIndex={0}
-      className="overflow-auto h-[max(320px,calc(100vh-226px))] whole-page"
+      className="relative overflow-auto h-[max(320px,calc(100vh-226px))] whole-page"
       role="region"
       aria-label="Screening scores"
     >

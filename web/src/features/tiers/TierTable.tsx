@@ -27,7 +27,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
   const { nameOf } = useNames();
   const { link } = useScope();
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full min-w-[1040px] table-fixed border-collapse text-[14px]">
         <thead>
           <tr>

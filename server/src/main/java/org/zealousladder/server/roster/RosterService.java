@@ -45,13 +45,14 @@ public class RosterService {
     }
 
     /**
-     * Everyone who was in {@code who} on any day of a time, each once, with the dates of their last class in it.
+     * Everyone who was in {@code who} on any day of a time, each once: with the dates of the class they were in on {@code on}, or of
+     * their last one if they were in none then.
      *
      * @throws Refusal 403 when the scope is not the viewer's
      */
-    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to) {
+    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
         requireVisible(who);
-        return store.enrolledDuring(who, yearId, from, to);
+        return store.enrolledDuring(who, yearId, from, to, on);
     }
 
     /**

@@ -51,12 +51,12 @@ class RosterStore {
         };
     }
 
-    /** Everyone enrolled on any day from {@code from} to {@code to}: in their last class of that time, each once. */
-    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to) {
+    /** Everyone enrolled on any day from {@code from} to {@code to}, each once: in their class of the day {@code on}, or else in their last of that time. */
+    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
         return db.sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n" + """
                  and e.starts <= :to and (e.ends is null or e.ends >= :from)
-                 order by s.id, e.starts desc) once order by given_name, family_name, id""")
-                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to)
+                 order by s.id, (e.starts <= :on and (e.ends is null or e.ends >= :on)) desc, e.starts desc) once order by given_name, family_name, id""")
+                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to).param("on", on)
                 .query(PLACE).list();
     }
 

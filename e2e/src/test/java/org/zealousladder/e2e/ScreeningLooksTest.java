@@ -1,0 +1,104 @@
+package org.zealousladder.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.Media;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Screening on a phone, on paper, on a wall with names hidden, and when something cannot be had. */
+class ScreeningLooksTest extends BrowserTest {
+    @ParameterizedTest
+    @ValueSource(strings = {"/coverage", "/entry", "/table", "/tiers", "/report", "/ladder?seasons=4", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
+    void onAPhoneNothingStandsOverTheEdge(String path) {
+        newPage(390, 844, ColorScheme.LIGHT);
+        signIn("R. Oduya");
+        page.navigate(address + path);
+        assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+        int over = ((Number) page.evaluate("document.documentElement.scrollWidth - window.innerWidth")).intValue();
+        assertTrue(over <= 0, over + " px over the edge");
+    }
+
+    @Test
+    void withNamesHiddenNoPageShowsOne() {
+        signIn("R. Oduya");
+        assertThat(heading("Decide")).isVisible();
+        button("Hide names").click();
+        for (String path : List.of("Coverage", "Enter scores", "Table", "Tiers", "Report")) {
+            subView("Screening", path);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            assertThat(page.getByText(Pattern.compile("S10\\d\\d")).first()).isVisible();
+            String shown = page.locator("main").innerText();
+            for (String name : List.of("Oskar Vane", "Sunniva", "Hale", "Idris Falk")) {
+                assertTrue(!shown.contains(name), name + " on " + path);
+            }
+        }
+    }
+
+    @Test
+    void onPaperTheListsAreWholeAndTheControlsAreGone() {
+        signIn("M. Tveit");
+        subView("Screening", "Table");
+        choose("Skerrow Island School");
+        assertThat(heading("All 149 students")).isVisible();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+        assertThat(page.locator("tbody tr[aria-rowindex]")).hasCount(149);
+        assertThat(button("Export as CSV")).not().isVisible();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
+        subView("Screening", "Coverage");
+        assertThat(page.getByText("Still to be tested")).isVisible();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views"))).not().isVisible();
+        assertThat(button("Set the day")).not().isVisible();
+        assertThat(page.getByText("Oskar Vane")).isVisible();
+    }
+
+    @Test
+    void anErrorSaysWhatToDoAndTryingAgainHelps() {
+        signIn("R. Oduya");
+        page.route("**/api/coverage?**", r -> r.abort());
+        view("Screening");
+        Locator failed = page.getByRole(AriaRole.ALERT);
+        assertThat(failed).containsText("The server cannot be reached.", new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(20_000));
+        page.unroute("**/api/coverage?**");
+        button("Try again").click();
+        assertThat(page.getByText("Still to be tested")).isVisible();
+    }
+
+    @Test
+    void aLinkOpensTheSameWindowAndBackWorks() {
+        signIn("R. Oduya");
+        view("Screening");
+        page.getByLabel("Window").selectOption("Autumn");
+        assertThat(heading("Autumn screening")).isVisible();
+        subView("Screening", "Report");
+        assertThat(page.getByText("autumn screening, 8 Sep to 19 Sep 2025")).isVisible();
+        String link = page.url();
+        page.goBack();
+        assertThat(heading("Autumn screening")).isVisible();
+        page.navigate(link);
+        assertThat(page.getByText("autumn screening, 8 Sep to 19 Sep 2025")).isVisible();
+        assertEquals("Autumn", page.getByLabel("Window").evaluate("s => s.selectedOptions[0].text"));
+    }
+
+    @Test
+    void aWindowThatHasNotBegunSaysSo() {
+        signIn("R. Oduya");
+        subView("Screening", "Enter scores");
+        assertThat(page.locator("[data-at='0/0']")).isEditable();
+        page.getByLabel("Window").selectOption("Spring");
+        assertThat(page.getByText("The spring window has not begun.")).isVisible();
+        assertThat(page.locator("[data-at='0/0']")).not().isEditable();
+        subView("Screening", "Report");
+        assertThat(page.getByText("No scores in this window yet")).isVisible();
+    }
+}
