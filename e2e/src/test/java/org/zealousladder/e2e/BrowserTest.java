@@ -88,6 +88,13 @@ abstract class BrowserTest {
         page.waitForURL(Pattern.compile(".*/desk.*"));
     }
 
+    /** Signs {@code name} out and waits for the sign-in page: signing out goes there by itself. */
+    protected void signOut(String name) {
+        button(name).click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+        assertThat(page.getByLabel("Sign-in name")).isVisible();
+    }
+
     /** Signs in somebody who is not among the sample people shown, as the demo lets anyone in by name. */
     protected void signInAs(String login) {
         page.navigate(address + "/");

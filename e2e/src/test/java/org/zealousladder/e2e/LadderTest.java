@@ -105,8 +105,7 @@ class LadderTest extends BrowserTest {
 
     @Test
     void aWholeSchoolIsDrawnForTheCoordinator() {
-        button("G. Rustad").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+        signOut("G. Rustad");
         signIn("M. Tveit");
         view("Ladder");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Whose students"))).click();

@@ -103,8 +103,7 @@ class SetupTest extends BrowserTest {
     }
 
     private void signOutAndIn(String name) {
-        button("M. Tveit").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+        signOut("M. Tveit");
         signIn(name);
     }
 }

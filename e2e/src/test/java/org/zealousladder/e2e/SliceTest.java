@@ -145,8 +145,7 @@ class SliceTest extends BrowserTest {
     @Test
     void signedOutNothingIsLeftOnTheScreen() {
         signIn("M. Tveit");
-        button("M. Tveit").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+        signOut("M. Tveit");
         assertThat(page.getByLabel("Sign-in name")).isVisible();
         page.navigate(address + "/ladder");
         assertThat(page.getByLabel("Sign-in name")).isVisible();
