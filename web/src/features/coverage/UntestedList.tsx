@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { PickNumber } from '../../ui/PickNumber';
 import { Complaint } from '../../ui/States';
 import { statusWord } from '../../ui/status';
+import { useParts } from '../../ui/useParts';
 import type { Owing } from './CoveragePage';
 
 /** Everyone who still owes a score, by name: picked with a click, given a make-up day, taken out, or printed. */
@@ -18,6 +19,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
   const { nameOf } = useNames();
   const { scope, link, live, choices } = useScope();
   const setMakeUp = useSetMakeUp();
+  const { shown, more } = useParts(owing);
   const [day, setDay] = useState('');
   const [done, setDone] = useState('');
   const chosen = owing.filter((o) => picks.has(o.student.id));
@@ -118,7 +120,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           </tr>
         </thead>
         <tbody>
-          {owing.map((o, i) => (
+          {shown.map((o, i) => (
             <tr key={o.student.id} className={picks.has(o.student.id) ? 'bg-picked' : ''}>
               <td className="border-b border-hair p-0 text-[12.5px] text-faint">
                 <PickNumber
@@ -147,6 +149,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           ))}
         </tbody>
       </table>
+      {more}
     </section>
   );
 }

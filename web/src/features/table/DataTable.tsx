@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { Link } from 'react-router';
 import type { TableCell, TableColumn, TableRow } from '../../api/types';
 import { score } from '../../app/format';
@@ -8,6 +8,7 @@ import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
 import { PickNumber } from '../../ui/PickNumber';
 import { statusWord } from '../../ui/status';
+import { usePrinting } from '../../ui/usePrinting';
 import { StepMark } from './StepMark';
 import type { Key, TableState } from './tableState';
 
@@ -218,16 +219,4 @@ function words(column: TableColumn, cell: TableCell | undefined): string {
       ? ''
       : `, a year before ${name(cell.thenBand, cell.thenTier)} (${score(cell.thenValue ?? 0)})`;
   return `${name(cell.band, cell.tier)}${cell.close ? ', close to a cut' : ''}${before}`;
-}
-
-/** Whether the page is being put on paper. */
-function usePrinting(): boolean {
-  const [printing, setPrinting] = useState(false);
-  useEffect(() => {
-    const media = window.matchMedia('print');
-    const change = () => setPrinting(media.matches);
-    media.addEventListener('change', change);
-    return () => media.removeEventListener('change', change);
-  }, []);
-  return printing;
 }

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { PickNumber } from '../../ui/PickNumber';
 import { statusWord } from '../../ui/status';
 import { TierMark } from '../../ui/TierMark';
+import { useParts } from '../../ui/useParts';
 
 interface Actions {
   may: boolean;
@@ -26,6 +27,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
   const picks = usePicks();
   const { nameOf } = useNames();
   const { link } = useScope();
+  const { shown, more } = useParts(rows);
   return (
     <div className="relative overflow-x-auto">
       <table className="w-full min-w-[1040px] table-fixed border-collapse text-[14px]">
@@ -47,7 +49,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
           </tr>
         </thead>
         <tbody>
-          {rows.map((r, i) => (
+          {shown.map((r, i) => (
             <tr key={r.student.id} className={picks.has(r.student.id) ? 'bg-picked' : ''} title={r.proposal?.reason}>
               <td className="border-b border-hair p-0 text-[12.5px] text-faint">
                 <PickNumber
@@ -130,6 +132,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
           ))}
         </tbody>
       </table>
+      {more}
     </div>
   );
 }
