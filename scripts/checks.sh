@@ -72,6 +72,7 @@ bench() {
   (cd "$ROOT" && mvn -B -q -DskipTests -pl core,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
   local classpath=$ROOT/bench/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
+  java -Xmx400m -cp "$classpath" org.zealousladder.bench.PooledBenchmark
   throwaway bench
   bench_import
   bench_views "$classpath"

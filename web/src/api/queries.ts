@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import type { Scope } from '../app/scope';
 import { api, data } from './client';
 import type { paths } from './schema';
-import type { DecisionForm } from './types';
+import type { DecisionForm, DecisionRuleForm, GoalDraft, GoalForm } from './types';
 
 export function useSession() {
   return useQuery({
@@ -159,6 +159,92 @@ export function useTrendDetail(student: number, measure: number, asOf: string) {
   });
 }
 
+/** What a goal for the student can be chosen from. */
+export function useGoalOptions(student: number, measure: number, asOf: string) {
+  return useQuery({
+    queryKey: ['records', 'goal-options', student, measure, asOf],
+    queryFn: () =>
+      data(
+        api.GET('/api/trends/{student}/{measure}/goal-options', {
+          params: { path: { student, measure }, query: { asOf } },
+        }),
+      ),
+  });
+}
+
+/** What would come of a goal; asked again whenever the draft changes, the last answer kept meanwhile. */
+export function useGoalAdvice(student: number, measure: number, asOf: string, draft: GoalDraft | undefined) {
+  return useQuery({
+    queryKey: ['records', 'goal-advice', student, measure, asOf, draft],
+    queryFn: () =>
+      data(
+        api.POST('/api/trends/{student}/{measure}/goal-advice', {
+          params: { path: { student, measure }, query: { asOf } },
+          body: draft as GoalDraft,
+        }),
+      ),
+    enabled: draft !== undefined,
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Whose proposals would differ under other settings of a rule. */
+export function useRuleEffect(scope: Scope, form: DecisionRuleForm | undefined) {
+  const { who, year, asOf } = scope;
+  return useQuery({
+    queryKey: ['records', 'rule-effect', who, year, asOf, form],
+    queryFn: () =>
+      data(
+        api.POST('/api/trends/rule-effect', { params: { query: { who, year, asOf } }, body: form as DecisionRuleForm }),
+      ),
+    enabled: form !== undefined,
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** Read again now and then, so that two people who enter at once see each other's scores. */
+export function useStrip(scope: Scope, day: string) {
+  const { who, measure, year } = scope;
+  const query = { who, measure, year, day };
+  return useQuery({
+    queryKey: ['entry', 'strip', query],
+    queryFn: () => data(api.GET('/api/strip', { params: { query } })),
+    refetchInterval: 15_000,
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useMeeting(scope: Scope, students: number[], group: string | undefined) {
+  const { who, measure, year, asOf } = scope;
+  const query = { who, measure, year, asOf, ...(students.length ? { students } : {}), ...(group ? { group } : {}) };
+  return useQuery({
+    queryKey: ['records', 'meeting', query],
+    queryFn: () => data(api.GET('/api/meeting', { params: { query } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useSpans(scope: Scope, from: string, to: string) {
+  const { who, measure, year, asOf } = scope;
+  const query = { who, measure, year, asOf, from, to };
+  return useQuery({
+    queryKey: ['records', 'spans', query],
+    queryFn: () => data(api.GET('/api/trends/spans', { params: { query } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+export function usePlans(scope: Scope) {
+  const { who, measure, year, asOf } = scope;
+  return useQuery({
+    queryKey: ['records', 'plans', who, measure, year, asOf],
+    queryFn: () => data(api.GET('/api/plans', { params: { query: { who, measure, year, asOf } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function useStudentPage(id: number, asOf: string) {
   return useQuery({
     queryKey: ['records', 'student', id, asOf],
@@ -199,18 +285,7 @@ export const useCorrectScore = () =>
     api.POST('/api/scores/{id}/corrections', { params: { path: { id } }, body }),
   );
 
-export interface NewGoal {
-  studentId: number;
-  measureId: number;
-  startDate: string;
-  startScore: number;
-  goalDate: string;
-  goalScore: number;
-  replaces?: number;
-  reason?: string;
-}
-
-export const useSetGoal = () => useChange((body: NewGoal) => api.POST('/api/goals', { body }));
+export const useSetGoal = () => useChange((body: GoalForm) => api.POST('/api/goals', { body }));
 
 export const useDecide = () => useChange((body: DecisionForm) => api.POST('/api/decisions', { body }));
 
@@ -236,3 +311,26 @@ export const useSaveWindow = () =>
   useChange((body: Body<'/api/measures/windows'>) => api.POST('/api/measures/windows', { body }));
 export const useLocalNorms = () =>
   useChange((body: Body<'/api/norms/local'>) => data(api.POST('/api/norms/local', { body })));
+export const useSaveRule = () =>
+  useChange((body: Body<'/api/measures/rule'>) => api.POST('/api/measures/rule', { body }));
+export const useMakePlan = () => useChange((body: Body<'/api/plans'>) => api.POST('/api/plans', { body }));
+export const useChangePlan = () =>
+  useChange(({ id, ...body }: { id: number } & Body<'/api/plans/{id}/phases'>) =>
+    api.POST('/api/plans/{id}/phases', { params: { path: { id } }, body }),
+  );
+export const useAmendPlan = () =>
+  useChange(({ id, ...body }: { id: number } & Body<'/api/plans/{id}/amendment'>) =>
+    api.POST('/api/plans/{id}/amendment', { params: { path: { id } }, body }),
+  );
+export const useClosePlan = () =>
+  useChange(({ id, ...body }: { id: number } & Body<'/api/plans/{id}/closing'>) =>
+    api.POST('/api/plans/{id}/closing', { params: { path: { id } }, body }),
+  );
+export const useHoldSessions = () =>
+  useChange((body: Body<'/api/plans/sessions'>) => api.POST('/api/plans/sessions', { body }));
+export const useConcern = () =>
+  useChange((body: Body<'/api/plans/concerns'>) => api.POST('/api/plans/concerns', { body }));
+export const useStrategy = () =>
+  useChange((body: Body<'/api/plans/strategies'>) => api.POST('/api/plans/strategies', { body }));
+export const useClassMedian = () =>
+  useChange((body: Body<'/api/strip/median'>) => api.POST('/api/strip/median', { body }));

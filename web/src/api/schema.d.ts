@@ -61,7 +61,7 @@ export interface paths {
         };
         get: operations["cuts"];
         put?: never;
-        post: operations["save_1"];
+        post: operations["save_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -157,7 +157,7 @@ export interface paths {
         };
         get: operations["grid"];
         put?: never;
-        post: operations["save"];
+        post: operations["save_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -212,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measures/rule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rule_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/measures/windows": {
         parameters: {
             query?: never;
@@ -222,6 +238,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["window"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meeting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["meeting"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -254,6 +286,118 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plans"];
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/concerns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["concern"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/strategies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["strategy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{id}/amendment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["amend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{id}/closing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["close"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{id}/phases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["change"];
         delete?: never;
         options?: never;
         head?: never;
@@ -500,6 +644,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["strip"];
+        put?: never;
+        post: operations["save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/strip/median": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["median"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students": {
         parameters: {
             query?: never;
@@ -644,6 +820,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trends/rule-effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["effect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trends/spans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["spans"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trends/{student}/{measure}": {
         parameters: {
             query?: never;
@@ -660,10 +868,49 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trends/{student}/{measure}/goal-advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["advice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trends/{student}/{measure}/goal-options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["options"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AgendaItem: {
+            card: components["schemas"]["TrendCard"];
+            concern?: components["schemas"]["Concern"];
+            decisions: components["schemas"]["Taken"][];
+            plans: components["schemas"]["Plan"][];
+            replacedGoals: components["schemas"]["Goal"][];
+        };
         Apart: {
             student: components["schemas"]["StudentRef"];
             /** Format: int32 */
@@ -693,6 +940,18 @@ export interface components {
             date: string;
             /** Format: double */
             score: number;
+        };
+        Benchmark: {
+            band: string;
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            from: number;
+            /** Format: int32 */
+            tier: number;
+            window: string;
+            /** Format: int32 */
+            windowId: number;
         };
         Bin: {
             /** Format: int32 */
@@ -741,6 +1000,16 @@ export interface components {
             /** Format: int32 */
             set: number;
         };
+        ClassMedian: {
+            /** Format: int32 */
+            classId: number;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: double */
+            median?: number;
+        };
         ClassRef: {
             code: string;
             /** Format: int32 */
@@ -771,6 +1040,29 @@ export interface components {
             school: number;
             /** Format: int32 */
             window: number;
+        };
+        Concern: {
+            area: string;
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            level: number;
+            note?: string;
+            /** Format: date */
+            since: string;
+            /** Format: int32 */
+            studentId: number;
+        };
+        ConcernForm: {
+            area: string;
+            /** Format: int32 */
+            level: number;
+            note?: string;
+            /** Format: int64 */
+            seen?: number;
+            /** Format: int32 */
+            studentId: number;
         };
         Correction: {
             reason?: string;
@@ -837,6 +1129,12 @@ export interface components {
             sets: components["schemas"]["CutSet"][];
             windows: components["schemas"]["Window"][];
         };
+        Dated: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            score: number;
+        };
         DecidedTier: {
             because: string;
             by?: string;
@@ -871,10 +1169,26 @@ export interface components {
             /** Format: int32 */
             measureId: number;
             newGoal?: components["schemas"]["NewGoal"];
+            planChange?: components["schemas"]["PlanChanged"];
             proposed: string;
             reason?: string;
             /** Format: int32 */
             studentId: number;
+        };
+        DecisionRuleForm: {
+            /** Format: double */
+            changeAtMost: number;
+            /** Format: int32 */
+            lastPoints: number;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int32 */
+            minimumScores: number;
+            /** Format: int32 */
+            minimumWeeks: number;
+            /** Format: double */
+            raiseAtLeast: number;
+            rule: string;
         };
         DeskView: {
             celebrate: components["schemas"]["ToCelebrate"][];
@@ -886,6 +1200,11 @@ export interface components {
             settled: number;
             /** Format: int32 */
             students: number;
+        };
+        Differing: {
+            after: string;
+            before: string;
+            student: components["schemas"]["StudentRef"];
         };
         DrawnBand: {
             /** Format: double */
@@ -1013,14 +1332,20 @@ export interface components {
             to: number;
         };
         Goal: {
+            basis?: string;
+            /** Format: double */
+            factor?: number;
             /** Format: date */
             goalDate: string;
             /** Format: double */
             goalScore: number;
             /** Format: int64 */
             id: number;
+            kind: string;
             /** Format: int32 */
             measureId: number;
+            /** Format: int32 */
+            percentile?: number;
             /** Format: date */
             startDate: string;
             /** Format: double */
@@ -1028,13 +1353,52 @@ export interface components {
             /** Format: int32 */
             studentId: number;
         };
+        GoalAdvice: {
+            basis?: string;
+            /** Format: double */
+            chance?: number;
+            /** Format: date */
+            goalDate?: string;
+            /** Format: double */
+            goalScore?: number;
+            /** Format: double */
+            neededPerWeek?: number;
+            norms?: string;
+            /** Format: int32 */
+            percentile?: number;
+            problem?: string;
+            sentence?: string;
+            unusual: boolean;
+        };
+        GoalDraft: {
+            basis?: string;
+            /** Format: double */
+            factor?: number;
+            /** Format: date */
+            goalDate: string;
+            /** Format: double */
+            goalScore?: number;
+            kind: string;
+            /** Format: int32 */
+            percentile?: number;
+            /** Format: date */
+            startDate: string;
+            /** Format: double */
+            startScore: number;
+        };
         GoalForm: {
+            basis?: string;
+            /** Format: double */
+            factor?: number;
             /** Format: date */
             goalDate: string;
             /** Format: double */
             goalScore: number;
+            kind?: string;
             /** Format: int32 */
             measureId: number;
+            /** Format: int32 */
+            percentile?: number;
             reason?: string;
             /** Format: int64 */
             replaces?: number;
@@ -1044,6 +1408,16 @@ export interface components {
             startScore: number;
             /** Format: int32 */
             studentId: number;
+        };
+        GoalOptions: {
+            benchmarks: components["schemas"]["Benchmark"][];
+            median?: components["schemas"]["StartPoint"];
+            norms?: components["schemas"]["NormsUsed"];
+            /** Format: double */
+            ownPerWeek?: number;
+            scored: components["schemas"]["StartPoint"][];
+            /** Format: date */
+            yearEnds: string;
         };
         GoalView: {
             /** Format: double */
@@ -1141,6 +1515,8 @@ export interface components {
         Measure: {
             area: string;
             better: string;
+            /** Format: double */
+            changeAtMost: number;
             code: string;
             /** Format: int32 */
             decimals: number;
@@ -1149,6 +1525,8 @@ export interface components {
             /** Format: int32 */
             id: number;
             kind: string;
+            /** Format: int32 */
+            lastPoints: number;
             /** Format: double */
             lowest: number;
             /** Format: int32 */
@@ -1156,6 +1534,8 @@ export interface components {
             /** Format: int32 */
             minimumWeeks: number;
             name: string;
+            /** Format: double */
+            raiseAtLeast: number;
             rule: string;
             /** Format: double */
             sem?: number;
@@ -1189,6 +1569,12 @@ export interface components {
             lowest: number;
             name: string;
             unit: string;
+        };
+        MeetingView: {
+            groups: string[];
+            items: components["schemas"]["AgendaItem"][];
+            peers: components["schemas"]["PeerMedian"][];
+            strategies: components["schemas"]["Strategy"][];
         };
         Mover: {
             from: string;
@@ -1247,6 +1633,13 @@ export interface components {
             /** Format: int32 */
             restsOn?: number;
             season?: string;
+        };
+        NormsUsed: {
+            /** Format: int32 */
+            highest: number;
+            /** Format: int32 */
+            lowest: number;
+            name: string;
         };
         NormsView: {
             mayCompute: boolean;
@@ -1324,10 +1717,16 @@ export interface components {
             role: string;
         };
         PhaseTrend: {
+            /** Format: double */
+            groupSlope?: number;
             /** Format: date */
             lastScore: string;
+            /** Format: double */
+            leaning?: number;
             /** Format: int32 */
             n: number;
+            /** Format: int32 */
+            others?: number;
             /** Format: double */
             slope: number;
             /** Format: double */
@@ -1335,6 +1734,123 @@ export interface components {
             /** Format: double */
             slopeLow: number;
             stops: components["schemas"]["TrendStop"][];
+        };
+        Plan: {
+            by?: string;
+            /** Format: date */
+            closedOn?: string;
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            given: number;
+            /** Format: int64 */
+            groupId?: number;
+            groupName?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            measureId: number;
+            outcome?: string;
+            outcomeNote?: string;
+            phases: components["schemas"]["PlanPhase"][];
+            /** Format: int32 */
+            planned: number;
+            /** Format: int64 */
+            root: number;
+            /** Format: date */
+            starts: string;
+            /** Format: int32 */
+            studentId: number;
+            success?: string;
+            tooLittle: boolean;
+            worry: string;
+        };
+        PlanAmendment: {
+            /** Format: date */
+            ends: string;
+            success?: string;
+            worry: string;
+        };
+        PlanBrief: {
+            /** Format: int32 */
+            given: number;
+            group?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            planned: number;
+            strategy: string;
+            tooLittle: boolean;
+        };
+        PlanChange: {
+            /** Format: date */
+            starts: string;
+            way: components["schemas"]["Way"];
+        };
+        PlanChanged: {
+            /** Format: int64 */
+            planId: number;
+            way: components["schemas"]["Way"];
+        };
+        PlanClosing: {
+            note?: string;
+            /** Format: date */
+            on: string;
+            outcome: string;
+        };
+        PlanForm: {
+            /** Format: date */
+            ends: string;
+            groupName?: string;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: date */
+            starts: string;
+            students: number[];
+            success?: string;
+            way: components["schemas"]["Way"];
+            worry: string;
+        };
+        PlanPhase: {
+            leader?: string;
+            /** Format: int32 */
+            minutes?: number;
+            /** Format: int32 */
+            perWeek: number;
+            place?: string;
+            reason?: string;
+            /** Format: date */
+            starts: string;
+            strategy: string;
+        };
+        PlanRow: {
+            concern?: components["schemas"]["Concern"];
+            goal?: components["schemas"]["Goal"];
+            past: components["schemas"]["Plan"][];
+            plan?: components["schemas"]["Plan"];
+            sessions: {
+                [key: string]: number;
+            };
+            student: components["schemas"]["StudentRef"];
+            suggested?: components["schemas"]["Suggestion"];
+        };
+        PlansOfMeasure: {
+            measure: components["schemas"]["MeasureRef"];
+            plans: components["schemas"]["Plan"][];
+        };
+        PlansView: {
+            area: string;
+            mayChangeStrategies: boolean;
+            measure: components["schemas"]["MeasureRef"];
+            others: components["schemas"]["StudentRef"][];
+            rows: components["schemas"]["PlanRow"][];
+            /** Format: int32 */
+            schoolId: number;
+            strategies: components["schemas"]["Strategy"][];
+            suggested: components["schemas"]["Suggestion"][];
+            summary: string;
+            /** Format: date */
+            week: string;
         };
         Preview: {
             fileName: string;
@@ -1436,6 +1952,11 @@ export interface components {
             row: number;
             value: string;
         };
+        RuleEffect: {
+            differ: components["schemas"]["Differing"][];
+            /** Format: int32 */
+            monitored: number;
+        };
         RuleForm: {
             area: string;
             measures: components["schemas"]["Weighed"][];
@@ -1452,6 +1973,7 @@ export interface components {
             inUse: boolean;
             label: string;
             rule: string;
+            why: string;
         };
         SamplePerson: {
             about: string;
@@ -1526,6 +2048,13 @@ export interface components {
             /** Format: date */
             today: string;
         };
+        SessionsHeld: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            given: number;
+            plans: number[];
+        };
         SetForm: {
             /** Format: int32 */
             copyOf: number;
@@ -1543,9 +2072,112 @@ export interface components {
             login: string;
             password?: string;
         };
+        SpanRow: {
+            best: components["schemas"]["Dated"];
+            /** Format: double */
+            bestToLatest: number;
+            first: components["schemas"]["Dated"];
+            /** Format: double */
+            firstToBest: number;
+            /** Format: double */
+            firstToLatest: number;
+            latest: components["schemas"]["Dated"];
+            /** Format: int32 */
+            n: number;
+            student: components["schemas"]["StudentRef"];
+        };
+        SpansView: {
+            /** Format: date */
+            from: string;
+            rows: components["schemas"]["SpanRow"][];
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            without: number;
+        };
+        StartPoint: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            score: number;
+        };
+        Strategy: {
+            area: string;
+            how?: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            retired: boolean;
+            /** Format: int32 */
+            schoolId?: number;
+        };
+        StrategyForm: {
+            area: string;
+            how?: string;
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            retired: boolean;
+            /** Format: int32 */
+            schoolId: number;
+        };
+        StrategyResult: {
+            /** Format: double */
+            medianNeeded: number;
+            /** Format: double */
+            medianSlope?: number;
+            strategy: string;
+            /** Format: int32 */
+            students: number;
+        };
+        StripEntry: {
+            /** Format: date */
+            day: string;
+            forms?: number[];
+            /** Format: double */
+            last?: number;
+            /** Format: date */
+            lastDay?: string;
+            /** Format: int64 */
+            scoreId?: number;
+            status?: string;
+            /** Format: double */
+            value?: number;
+        };
+        StripRow: {
+            entry: components["schemas"]["StripEntry"];
+            /** Format: double */
+            line?: number;
+            monitored: boolean;
+            student: components["schemas"]["StudentRef"];
+        };
+        StripScore: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            measureId: number;
+            /** Format: int64 */
+            seen?: number;
+            status: string;
+            /** Format: int32 */
+            studentId: number;
+            values: number[];
+        };
+        StripView: {
+            /** Format: date */
+            day: string;
+            measure: components["schemas"]["MeasureRef"];
+            /** Format: double */
+            median?: number;
+            /** Format: int32 */
+            monitored: number;
+            rows: components["schemas"]["StripRow"][];
+            takesMedian: boolean;
+        };
         StudentPage: {
             /** Format: int32 */
             classId: number;
+            concerns: components["schemas"]["Concern"][];
             decisions: components["schemas"]["Taken"][];
             enrolments: components["schemas"]["Enrolment"][];
             /** Format: date */
@@ -1553,6 +2185,7 @@ export interface components {
             /** Format: int32 */
             grade: number;
             lanes: components["schemas"]["Lane"][];
+            plans: components["schemas"]["PlansOfMeasure"][];
             student: components["schemas"]["StudentRef"];
             support?: string;
             tiers: components["schemas"]["TierOnRecord"][];
@@ -1566,6 +2199,12 @@ export interface components {
             id: number;
             initials: string;
             name: string;
+        };
+        Suggestion: {
+            because: string;
+            /** Format: int32 */
+            level: number;
+            student: components["schemas"]["StudentRef"];
         };
         TableCell: {
             /** Format: int32 */
@@ -1699,6 +2338,7 @@ export interface components {
             goal?: components["schemas"]["GoalView"];
             measure: components["schemas"]["MeasureRef"];
             phases: components["schemas"]["PhaseTrend"][];
+            plan?: components["schemas"]["PlanBrief"];
             planChanges: string[];
             points: components["schemas"]["TrendPoint"][];
             /** Format: date */
@@ -1710,7 +2350,9 @@ export interface components {
             card: components["schemas"]["TrendCard"];
             decisions: components["schemas"]["Taken"][];
             history: components["schemas"]["ScoreVersion"][];
+            plans: components["schemas"]["Plan"][];
             replacedGoals: components["schemas"]["Goal"][];
+            strategies: components["schemas"]["Strategy"][];
         };
         TrendPoint: {
             /** Format: date */
@@ -1736,6 +2378,7 @@ export interface components {
         TrendsView: {
             cards: components["schemas"]["TrendCard"][];
             peers: components["schemas"]["PeerMedian"][];
+            strategies: components["schemas"]["StrategyResult"][];
             /** Format: int32 */
             students: number;
             summary: string;
@@ -1751,6 +2394,18 @@ export interface components {
             note?: string;
             status: string;
             student: components["schemas"]["StudentRef"];
+        };
+        Way: {
+            leader?: string;
+            /** Format: int32 */
+            minutes?: number;
+            /** Format: int32 */
+            perWeek: number;
+            place?: string;
+            reason?: string;
+            strategy?: string;
+            /** Format: int32 */
+            strategyId?: number;
         };
         Weighed: {
             /** Format: int32 */
@@ -1895,7 +2550,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2058,7 +2713,7 @@ export interface operations {
             };
         };
     };
-    save: {
+    save_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2172,6 +2827,28 @@ export interface operations {
             };
         };
     };
+    rule_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionRuleForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     window: {
         parameters: {
             query?: never;
@@ -2191,6 +2868,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    meeting: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                year: number;
+                asOf: string;
+                students?: number[];
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MeetingView"];
+                };
             };
         };
     };
@@ -2240,6 +2944,191 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["LocalMade"];
                 };
+            };
+        };
+    };
+    plans: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlansView"];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    concern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConcernForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SessionsHeld"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    strategy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrategyForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    amend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanAmendment"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanClosing"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2623,6 +3512,77 @@ export interface operations {
             };
         };
     };
+    strip: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                year: number;
+                day: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StripView"];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripScore"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StripEntry"];
+                };
+            };
+        };
+    };
+    median: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassMedian"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     find: {
         parameters: {
             query: {
@@ -2859,6 +3819,61 @@ export interface operations {
             };
         };
     };
+    effect: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionRuleForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RuleEffect"];
+                };
+            };
+        };
+    };
+    spans: {
+        parameters: {
+            query: {
+                who: string;
+                measure: number;
+                year: number;
+                from: string;
+                to: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SpansView"];
+                };
+            };
+        };
+    };
     detail: {
         parameters: {
             query: {
@@ -2880,6 +3895,60 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TrendDetail"];
+                };
+            };
+        };
+    };
+    advice: {
+        parameters: {
+            query: {
+                asOf: string;
+            };
+            header?: never;
+            path: {
+                student: number;
+                measure: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoalDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GoalAdvice"];
+                };
+            };
+        };
+    };
+    options: {
+        parameters: {
+            query: {
+                asOf: string;
+            };
+            header?: never;
+            path: {
+                student: number;
+                measure: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GoalOptions"];
                 };
             };
         };

@@ -12,6 +12,9 @@ import { ScopeContext, useScopeFromAddress } from './scope';
 const Desk = lazy(() => import('../features/desk/DeskPage'));
 const Ladder = lazy(() => import('../features/ladder/LadderPage'));
 const Trends = lazy(() => import('../features/trends/TrendsPage'));
+const Strip = lazy(() => import('../features/strip/StripPage'));
+const Plans = lazy(() => import('../features/plans/PlansPage'));
+const Meeting = lazy(() => import('../features/meeting/MeetingPage'));
 const Student = lazy(() => import('../features/students/StudentView'));
 const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
 const EntryGrid = lazy(() => import('../features/entry/EntryPage'));
@@ -35,6 +38,9 @@ const SCOPED = {
   '/setup/norms': Norms,
   '/ladder': Ladder,
   '/trends': Trends,
+  '/strip': Strip,
+  '/plans': Plans,
+  '/meeting': Meeting,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,

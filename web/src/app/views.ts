@@ -6,7 +6,7 @@ export const VIEWS = [
   { path: '/desk', name: 'Desk', key: 'd' },
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
-  { path: '/trends', name: 'Trends', key: 't' },
+  { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting'] },
   { path: '/records', name: 'Records', key: 'r' },
   {
     path: '/setup/cuts',
@@ -21,17 +21,24 @@ export function allPages(): { path: string; name: string }[] {
   return [
     ...VIEWS.filter((v) => !('pages' in v)),
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
+    ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
   ];
 }
 
-/** What the Screening and Setup rungs hold. */
+/** What the Screening, Trends and Setup rungs hold. */
 export const SCREENING = [
   { path: '/coverage', name: 'Coverage' },
   { path: '/entry', name: 'Enter scores' },
   { path: '/table', name: 'Table' },
   { path: '/tiers', name: 'Tiers' },
   { path: '/report', name: 'Report' },
+] as const;
+export const MONITORING = [
+  { path: '/trends', name: 'Charts' },
+  { path: '/strip', name: 'Weekly scores' },
+  { path: '/plans', name: 'Plans and sessions' },
+  { path: '/meeting', name: 'Meeting' },
 ] as const;
 export const SETUP = [
   { path: '/setup/cuts', name: 'Cut scores' },

@@ -18,6 +18,8 @@ interface Props {
   peers?: PeerMedian[];
   replacedGoals?: Goal[];
   marked?: number;
+  /** A goal that is being thought about. */
+  draft?: Pick<Goal, 'startDate' | 'startScore' | 'goalDate' | 'goalScore'>;
 }
 
 const MARGINS = {
@@ -27,7 +29,7 @@ const MARGINS = {
 };
 
 /** One student's scores with trend, ribbon and goal line. */
-export function TrendChart({ card, frame, width, height, size, peers = [], replacedGoals = [], marked }: Props) {
+export function TrendChart({ card, frame, width, height, size, peers = [], replacedGoals = [], marked, draft }: Props) {
   const scales = scalesFor(frame, width, height, MARGINS[size]);
   const mini = size === 'mini';
   const newest = card.phases.at(-1);
@@ -57,7 +59,8 @@ export function TrendChart({ card, frame, width, height, size, peers = [], repla
       {card.phases.map((phase) => (
         <TrendRibbon key={phase.lastScore} phase={phase} scales={scales} ribbon={phase === newest} />
       ))}
-      {card.goal && <GoalMark goal={card.goal} scales={scales} small={mini} />}
+      {card.goal && <GoalMark goal={card.goal} scales={scales} small={mini} replaced={draft !== undefined} />}
+      {draft && <GoalMark goal={draft} scales={scales} />}
       {card.planChanges.map((day) => (
         <PlanTick key={day} day={day} scales={scales} label={!mini} />
       ))}

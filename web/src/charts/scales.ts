@@ -16,7 +16,10 @@ export interface Frame {
 }
 
 /** A frame in which all of some cards can be compared: the same days and the same scores. */
-export function commonFrame(cards: TrendCard[], extra: { goals?: Goal[]; medians?: number[] } = {}): Frame {
+export function commonFrame(
+  cards: TrendCard[],
+  extra: { goals?: Pick<Goal, 'startDate' | 'startScore' | 'goalDate' | 'goalScore'>[]; medians?: number[] } = {},
+): Frame {
   const days: number[] = [];
   const scores: number[] = [...(extra.medians ?? [])];
   for (const card of cards) {

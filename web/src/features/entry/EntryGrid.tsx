@@ -4,7 +4,7 @@ import { score } from '../../app/format';
 import { useNames } from '../../app/names';
 import { Button } from '../../ui/Button';
 import { read, shown } from './cells';
-import { keyOf, type Pending, useCells } from './useCells';
+import { keyOf, type Pending, useGridCells } from './useCells';
 
 interface Props {
   view: EntryView;
@@ -17,7 +17,7 @@ interface Props {
 /** A row a student, a column a measure. Everything is saved as it is typed; what needs a look is said below the grid. */
 export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
   const { nameOf } = useNames();
-  const cells = useCells(view.window.id, day);
+  const cells = useGridCells(view.window.id, day);
   const [said, setSaid] = useState('');
   const table = useRef<HTMLTableElement>(null);
   const { forget } = cells;

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
 import { Complaint, Failed, Loading } from '../../ui/States';
+import { RuleDialog } from './RuleDialog';
 
 const RULES: Record<string, string> = {
   chance: 'chance of the goal',
@@ -23,6 +24,7 @@ export default function MeasuresPage() {
   const { live } = useScope();
   const setup = useMeasures();
   const [editing, setEditing] = useState<FullMeasure | null>(null);
+  const [ruling, setRuling] = useState<FullMeasure | null>(null);
   if (setup.isPending) return <Loading label="Opening the measures ..." />;
   if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
   const may = setup.data.mayChange && live;
@@ -56,7 +58,14 @@ export default function MeasuresPage() {
                 <td className={CELL}>{m.decimals}</td>
                 <td className={CELL}>{m.better}</td>
                 <td className={CELL}>{m.sem === undefined ? 'not stated' : score(m.sem)}</td>
-                <td className={CELL}>{RULES[m.rule] ?? m.rule}</td>
+                <td className={CELL}>
+                  {RULES[m.rule] ?? m.rule}
+                  {m.kind === 'probe' && (
+                    <Button className="py-0! ml-2" aria-label={`Rule of ${m.name}`} onClick={() => setRuling(m)}>
+                      {may ? 'Change' : 'See'}
+                    </Button>
+                  )}
+                </td>
                 <td className={`${CELL} text-right`}>
                   {may && (
                     <Button className="py-0!" aria-label={`Change ${m.name}`} onClick={() => setEditing(m)}>
@@ -69,6 +78,7 @@ export default function MeasuresPage() {
           </tbody>
         </table>
       </div>
+      {ruling && <RuleDialog measure={ruling} may={may} onClose={() => setRuling(null)} />}
       <Dialog open={editing !== null} onClose={() => setEditing(null)} title={`Change ${editing?.name ?? ''}`}>
         {editing && <MeasureForm measure={editing} onDone={() => setEditing(null)} />}
       </Dialog>

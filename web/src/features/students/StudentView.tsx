@@ -11,6 +11,8 @@ import { DecisionWord } from '../../ui/Decision';
 import { Dialog } from '../../ui/Dialog';
 import { Empty, Failed, Loading } from '../../ui/States';
 import { TierMark } from '../../ui/TierMark';
+import { PlanNote } from '../plans/PlanNote';
+import { LEVELS } from '../plans/words';
 import { DecisionLog } from '../trends/DecisionLog';
 import { GoalForm } from '../trends/GoalForm';
 import { LaneChart } from './LaneChart';
@@ -40,6 +42,16 @@ function Page({ page }: { page: StudentPage }) {
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           {page.support && <Fact term="Support">{page.support}</Fact>}
+          {page.concerns.length > 0 && (
+            <Fact term="Concerns">
+              {page.concerns.map((c) => (
+                <span key={c.id} className="block">
+                  {c.area}: {LEVELS[c.level]?.toLowerCase()}
+                  {c.note && <span className="block text-soft text-[13px]">{c.note}</span>}
+                </span>
+              ))}
+            </Fact>
+          )}
           {page.tiers.length > 0 && (
             <Fact term="Tiers">
               {page.tiers.slice(0, 6).map((t) => (
@@ -112,6 +124,11 @@ function Page({ page }: { page: StudentPage }) {
             </li>
           ))}
         </ol>
+        {page.plans.map(({ measure, plans }) => (
+          <div key={measure.id} className="mt-4">
+            <PlanNote plans={plans} heading={`Plans in ${measure.name}`} />
+          </div>
+        ))}
         <DecisionLog decisions={page.decisions} />
       </div>
       <Dialog
@@ -119,11 +136,14 @@ function Page({ page }: { page: StudentPage }) {
         onClose={() => setGoalFor(null)}
         title={goalFor ? `A goal in ${goalFor.measure.name}` : ''}
       >
-        {goalFor && <GoalForm card={goalFor} baseline={undefined} onDone={() => setGoalFor(null)} />}
+        {goalFor && <GoalForm card={goalFor} onDraw={ignore} onDone={() => setGoalFor(null)} />}
       </Dialog>
     </div>
   );
 }
+
+/** In the dialog there is no chart to draw a goal into. */
+const ignore = () => {};
 
 function Fact({ term, children }: { term: string; children: React.ReactNode }) {
   return (

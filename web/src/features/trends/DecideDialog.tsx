@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../api/client';
 import { useDecide } from '../../api/queries';
-import type { TrendCard } from '../../api/types';
+import type { Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../app/format';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
 import { Complaint } from '../../ui/States';
+import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
 
 export type DecisionKind = 'hold' | 'raise' | 'plan-changed' | 'set-aside';
 
@@ -33,11 +34,14 @@ export function offered(proposed: string): { kind: DecisionKind; label: string }
 interface Props {
   card: TrendCard;
   kind: DecisionKind;
+  /** The plan that runs, and what it can be changed to. */
+  plan?: Plan;
+  strategies?: Strategy[];
   onClose: () => void;
 }
 
 /** Records what was decided and why; what was proposed is kept beside it. */
-export function DecideDialog({ card, kind, onClose }: Props) {
+export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Props) {
   const { choices } = useScope();
   const { nameOf } = useNames();
   const decide = useDecide();
@@ -45,6 +49,8 @@ export function DecideDialog({ card, kind, onClose }: Props) {
   const [again, setAgain] = useState(isoOf(dayNumber(choices.today) + (kind === 'set-aside' ? 14 : 28)));
   const [goalScore, setGoalScore] = useState(suggestedGoal(card));
   const [goalDate, setGoalDate] = useState(card.goal?.goalDate ?? '');
+  const [way, setWay] = useState<WayDraft>(wayOf(plan?.phases.at(-1)));
+  const changesPlan = kind === 'plan-changed' && plan !== undefined;
   const needsReason = kind === 'set-aside' || kind === 'plan-changed';
   const problem = decide.error as Problem | null;
   const fieldError = (field: string) => (problem?.field === field ? problem.message : undefined);
@@ -70,6 +76,7 @@ export function DecideDialog({ card, kind, onClose }: Props) {
                 replaces: card.goal.id,
               }
             : undefined,
+        planChange: changesPlan ? { planId: plan.id, way: wayBody(way) } : undefined,
       },
       { onSuccess: onClose },
     );
@@ -103,9 +110,16 @@ export function DecideDialog({ card, kind, onClose }: Props) {
             </Field>
           </div>
         )}
+        {changesPlan && <WayFields way={way} strategies={strategies} onChange={setWay} problem={problem} />}
         <Field
           label={
-            kind === 'plan-changed' ? 'What changes' : kind === 'set-aside' ? 'Why it can wait' : 'Why (if you like)'
+            kind === 'plan-changed'
+              ? changesPlan
+                ? 'Why it changes'
+                : 'What changes'
+              : kind === 'set-aside'
+                ? 'Why it can wait'
+                : 'Why (if you like)'
           }
           hint={
             kind === 'plan-changed'
@@ -126,7 +140,7 @@ export function DecideDialog({ card, kind, onClose }: Props) {
             className="w-44"
           />
         </Field>
-        {problem && !['reason', 'lookAgainOn', 'goalScore', 'goalDate'].includes(problem.field ?? '') && (
+        {problem && !['reason', 'lookAgainOn', 'goalScore', 'goalDate', 'strategy'].includes(problem.field ?? '') && (
           <Complaint error={problem} />
         )}
         <div className="flex gap-4 items-center">

@@ -1,108 +1,328 @@
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useDeferredValue, useEffect, useState } from 'react';
 import type { Problem } from '../../api/client';
-import { useSetGoal } from '../../api/queries';
-import type { TrendCard, TrendDetail } from '../../api/types';
-import { dayNumber, longDay, score } from '../../app/format';
+import { useGoalAdvice, useGoalOptions, useSetGoal } from '../../api/queries';
+import type { GoalAdvice, GoalDraft, TrendCard } from '../../api/types';
+import { longDay, percent, score, shortDay } from '../../app/format';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { Complaint } from '../../ui/States';
+import { Complaint, Loading } from '../../ui/States';
+import { Toggle } from '../../ui/Toggle';
 
-/** Sets or replaces a goal; says at once what growth it asks for. */
+type Kind = GoalDraft['kind'];
+
+const KINDS: { kind: Kind; label: string; when: string }[] = [
+  {
+    kind: 'benchmark',
+    label: 'Reach a band',
+    when: 'When the student should stand where others of the grade stand by a screening window.',
+  },
+  {
+    kind: 'norm-growth',
+    label: 'Grow like others',
+    when: 'When the band is too far for this year: growth that many students show, kept up until the date.',
+  },
+  {
+    kind: 'own-pace',
+    label: 'Faster than now',
+    when: 'When neither fits: the own pace so far, times a factor. Needs a trend.',
+  },
+  { kind: 'by-hand', label: 'By hand', when: 'When the team knows better: any score by any date.' },
+];
+const PERCENTILES = [25, 50, 75, 90];
+const FACTORS = [1.25, 1.5, 2];
+
+export interface DrawnGoal {
+  startDate: string;
+  startScore: number;
+  goalDate: string;
+  goalScore: number;
+}
+
+/** Sets or replaces a goal, of one of four kinds; says at once what it asks for and draws it into the chart beside. */
 export function GoalForm({
   card,
-  baseline,
+  onDraw,
   onDone,
 }: {
   card: TrendCard;
-  baseline: TrendDetail['baseline'];
+  onDraw: (goal: DrawnGoal | undefined) => void;
+  onDone: () => void;
+}) {
+  const { scope } = useScope();
+  const options = useGoalOptions(card.student.id, card.measure.id, scope.asOf);
+  useEffect(() => () => onDraw(undefined), [onDraw]);
+  if (!options.data) return <Loading label="Looking up what can be aimed at ..." />;
+  return <Form card={card} options={options.data} onDraw={onDraw} onDone={onDone} />;
+}
+
+function Form({
+  card,
+  options,
+  onDraw,
+  onDone,
+}: {
+  card: TrendCard;
+  options: NonNullable<ReturnType<typeof useGoalOptions>['data']>;
+  onDraw: (goal: DrawnGoal | undefined) => void;
   onDone: () => void;
 }) {
   const { choices, scope } = useScope();
   const set = useSetGoal();
-  const last = card.points.filter((p) => p.value !== undefined).at(-1);
-  const year = choices.years.find((y) => y.id === scope.year);
-  const [startDate, setStartDate] = useState(card.goal?.startDate ?? baseline?.date ?? last?.date ?? choices.today);
-  const [startScore, setStartScore] = useState(String(card.goal?.startScore ?? baseline?.score ?? last?.value ?? ''));
-  const [goalDate, setGoalDate] = useState(card.goal?.goalDate ?? year?.ends ?? '');
-  const [goalScore, setGoalScore] = useState(card.goal ? String(card.goal.goalScore) : '');
-  const problem = set.error as Problem | null;
-  const fieldError = (field: string) => (problem?.field === field ? problem.message : undefined);
-  const weeks = (dayNumber(goalDate || startDate) - dayNumber(startDate || goalDate)) / 7;
-  const needed = (Number(goalScore) - Number(startScore)) / weeks;
+  const goal = card.goal;
+  const last = options.scored.at(-1);
+  const [kind, setKind] = useState<Kind>(goal ? 'by-hand' : options.benchmarks.length > 0 ? 'benchmark' : 'by-hand');
+  const [start, setStart] = useState(goal ? 'goal' : options.median ? 'median' : (last?.date ?? 'own'));
+  const [ownDate, setOwnDate] = useState(goal?.startDate ?? choices.today);
+  const [ownScore, setOwnScore] = useState(String(goal?.startScore ?? ''));
+  const [goalDate, setGoalDate] = useState(goal?.goalDate ?? options.yearEnds);
+  const [goalScore, setGoalScore] = useState(goal ? String(goal.goalScore) : '');
+  const [band, setBand] = useState(0);
+  const [percentile, setPercentile] = useState(50);
+  const [factor, setFactor] = useState(1.5);
+  const [reason, setReason] = useState('');
 
+  const from =
+    start === 'own'
+      ? { date: ownDate, score: Number(ownScore.replace(',', '.')) }
+      : start === 'goal' && goal
+        ? { date: goal.startDate, score: goal.startScore }
+        : start === 'median'
+          ? options.median
+          : options.scored.find((s) => s.date === start);
+  const benchmark = options.benchmarks[band];
+  const typed = goalScore === '' ? undefined : Number(goalScore.replace(',', '.'));
+  const draft: GoalDraft | undefined =
+    from === undefined || !Number.isFinite(from.score) || (start === 'own' && ownScore === '')
+      ? undefined
+      : kind === 'benchmark'
+        ? benchmark && {
+            kind,
+            startDate: from.date,
+            startScore: from.score,
+            goalDate: benchmark.date,
+            goalScore: benchmark.from,
+            basis: `Where ${benchmark.band} begins in ${benchmark.window.toLowerCase()}`,
+          }
+        : goalDate === '' || (kind === 'by-hand' && (typed === undefined || !Number.isFinite(typed)))
+          ? undefined
+          : { kind, startDate: from.date, startScore: from.score, goalDate, percentile, factor, goalScore: typed };
+  const asked = useDeferredValue(draft ? JSON.stringify(draft) : undefined);
+  const advice = useGoalAdvice(
+    card.student.id,
+    card.measure.id,
+    scope.asOf,
+    asked ? (JSON.parse(asked) as GoalDraft) : undefined,
+  );
+  const told: GoalAdvice | undefined = draft ? advice.data : undefined;
+  const reached = told?.goalScore;
+  const by = told?.goalDate;
+  useEffect(() => {
+    onDraw(
+      from && reached !== undefined && by
+        ? { startDate: from.date, startScore: from.score, goalDate: by, goalScore: reached }
+        : undefined,
+    );
+  }, [onDraw, from?.date, from?.score, reached, by, from]);
+
+  const problem = set.error as Problem | null;
+  const fieldError = (...fields: string[]) =>
+    problem?.field && fields.includes(problem.field) ? problem.message : undefined;
   const submit = (e: FormEvent) => {
     e.preventDefault();
+    if (!draft || !told || told.goalScore === undefined || advice.isPlaceholderData) return;
     set.mutate(
       {
         studentId: card.student.id,
         measureId: card.measure.id,
-        startDate,
-        startScore: Number(startScore),
-        goalDate,
-        goalScore: Number(goalScore),
-        replaces: card.goal?.id,
+        startDate: draft.startDate,
+        startScore: draft.startScore,
+        goalDate: draft.goalDate,
+        goalScore: told.goalScore,
+        replaces: goal?.id,
+        reason: reason.trim() || undefined,
+        kind: kind as 'by-hand',
+        percentile: kind === 'norm-growth' ? percentile : undefined,
+        factor: kind === 'own-pace' ? factor : undefined,
+        basis: told.basis,
       },
       { onSuccess: onDone },
     );
   };
 
   return (
-    <form onSubmit={submit} className="grid grid-cols-2 gap-x-3 gap-y-2 mt-1">
-      <Field label="Starts on" error={fieldError('startDate')}>
-        <input
-          type="date"
-          required
-          value={startDate}
-          max={choices.today}
-          onChange={(e) => setStartDate(e.target.value)}
-          className="w-full min-w-0"
-        />
+    <form onSubmit={submit} className="flex flex-col gap-2.5 mt-1">
+      <fieldset className="border-0 p-0 m-0 flex flex-wrap gap-x-3">
+        <legend className="text-[13px] text-soft p-0">How to choose it</legend>
+        {KINDS.map((k) => (
+          <Toggle key={k.kind} on={k.kind === kind} className="text-[13.5px]" onClick={() => setKind(k.kind)}>
+            {k.label}
+          </Toggle>
+        ))}
+      </fieldset>
+      <p className="m-0 text-[13px] text-soft">{KINDS.find((k) => k.kind === kind)?.when}</p>
+      <Field label="Starts from" error={fieldError('startDate', 'startScore')}>
+        <select value={start} onChange={(e) => setStart(e.target.value)}>
+          {goal && (
+            <option value="goal">
+              As now: {score(goal.startScore)} on {shortDay(goal.startDate)}
+            </option>
+          )}
+          {options.median && (
+            <option value="median">
+              Median of the first three: {score(options.median.score)} on {shortDay(options.median.date)}
+            </option>
+          )}
+          {[...options.scored].reverse().map((s) => (
+            <option key={s.date} value={s.date}>
+              {score(s.score)} on {shortDay(s.date)}
+            </option>
+          ))}
+          <option value="own">Another score and day</option>
+        </select>
       </Field>
-      <Field label="at" error={fieldError('startScore')}>
+      {start === 'own' && (
+        <div className="grid grid-cols-2 gap-3">
+          <Field label="Start score">
+            <input inputMode="decimal" required value={ownScore} onChange={(e) => setOwnScore(e.target.value)} />
+          </Field>
+          <Field label="On">
+            <input
+              type="date"
+              required
+              max={choices.today}
+              value={ownDate}
+              onChange={(e) => setOwnDate(e.target.value)}
+              className="min-w-0"
+            />
+          </Field>
+        </div>
+      )}
+      {kind === 'benchmark' &&
+        (options.benchmarks.length === 0 ? (
+          <p className="m-0 text-[13.5px]">No window with cut scores lies ahead. Choose another way.</p>
+        ) : (
+          <Field label="Band and window">
+            <select value={band} onChange={(e) => setBand(Number(e.target.value))}>
+              {options.benchmarks.map((b, i) => (
+                <option key={`${b.windowId}/${b.band}`} value={i}>
+                  {b.band} in {b.window.toLowerCase()}: {score(b.from)} by {shortDay(b.date)}
+                </option>
+              ))}
+            </select>
+          </Field>
+        ))}
+      {kind === 'norm-growth' &&
+        (options.norms ? (
+          <fieldset className="border-0 p-0 m-0 flex flex-wrap items-baseline gap-x-3">
+            <legend className="text-[13px] text-soft p-0">Growth at which percentile of {options.norms.name}</legend>
+            {PERCENTILES.filter((p) => options.norms && p >= options.norms.lowest && p <= options.norms.highest).map(
+              (p) => (
+                <Toggle key={p} on={p === percentile} onClick={() => setPercentile(p)}>
+                  {p}
+                </Toggle>
+              ),
+            )}
+          </fieldset>
+        ) : (
+          <p className="m-0 text-[13.5px]">There is no table of growth for this measure and grade yet.</p>
+        ))}
+      {kind === 'own-pace' && (
+        <fieldset className="border-0 p-0 m-0 flex flex-wrap items-baseline gap-x-3">
+          <legend className="text-[13px] text-soft p-0">
+            Times the own pace
+            {options.ownPerWeek !== undefined && ` of ${score(Math.round(options.ownPerWeek * 10) / 10)} a week`}
+          </legend>
+          {FACTORS.map((f) => (
+            <Toggle key={f} on={f === factor} onClick={() => setFactor(f)}>
+              {f}
+            </Toggle>
+          ))}
+        </fieldset>
+      )}
+      {kind !== 'benchmark' && (
+        <div className="grid grid-cols-2 gap-3">
+          <Field label="Goal by" error={fieldError('goalDate')}>
+            <input
+              type="date"
+              required
+              value={goalDate}
+              onChange={(e) => setGoalDate(e.target.value)}
+              className="min-w-0"
+            />
+          </Field>
+          {kind === 'by-hand' && (
+            <Field label="Goal" error={fieldError('goalScore')}>
+              <input
+                inputMode="decimal"
+                pattern="-?[0-9]+([.,][0-9]+)?"
+                required
+                autoFocus
+                value={goalScore}
+                onChange={(e) => setGoalScore(e.target.value)}
+                className="min-w-0"
+              />
+            </Field>
+          )}
+        </div>
+      )}
+      {kind === 'by-hand' && (
         <input
-          type="number"
-          step="any"
-          required
-          value={startScore}
-          onChange={(e) => setStartScore(e.target.value)}
-          className="w-full"
-        />
-      </Field>
-      <Field label="Goal by" error={fieldError('goalDate')}>
-        <input
-          type="date"
-          required
-          value={goalDate}
-          onChange={(e) => setGoalDate(e.target.value)}
-          className="w-full min-w-0"
-        />
-      </Field>
-      <Field label="Goal" error={fieldError('goalScore')}>
-        <input
-          type="number"
-          step="any"
-          required
-          autoFocus
-          value={goalScore}
+          type="range"
+          aria-label="Move the goal"
+          min={card.measure.lowest}
+          max={sliderTop(card, options.scored)}
+          step={10 ** -card.measure.decimals}
+          value={typed ?? card.measure.lowest}
           onChange={(e) => setGoalScore(e.target.value)}
-          className="w-full"
         />
-      </Field>
-      <p className="col-span-2 m-0 text-[13px] text-soft min-h-9">
-        {goalScore !== '' && startScore !== '' && weeks > 0 && Number.isFinite(needed)
-          ? `Needs ${score(Math.round(needed * 10) / 10)} a week over ${Math.round(weeks)} weeks.`
-          : baseline && !card.goal
-            ? `Starts at the median of the first three scores: ${score(baseline.score)} on ${longDay(baseline.date)}.`
-            : ''}
-      </p>
-      <div className="col-span-2 flex gap-4 items-center">
-        <Button look="solid" type="submit" disabled={set.isPending}>
-          {card.goal ? 'Change the goal' : 'Set the goal'}
+      )}
+      <Told told={told} />
+      {goal && (
+        <Field label="Why it changes (if you like)" hint="The old line stays in the chart, greyed.">
+          <input value={reason} maxLength={500} onChange={(e) => setReason(e.target.value)} />
+        </Field>
+      )}
+      {problem && !fieldError('startDate', 'startScore', 'goalDate', 'goalScore') && <Complaint error={problem} />}
+      {problem && kind === 'benchmark' && fieldError('goalDate', 'goalScore') && <Complaint error={problem} />}
+      <div className="flex gap-4 items-center">
+        <Button
+          look="solid"
+          type="submit"
+          disabled={set.isPending || told?.goalScore === undefined || advice.isPlaceholderData}
+        >
+          {goal ? 'Change the goal' : 'Set the goal'}
         </Button>
         <Button onClick={onDone}>Cancel</Button>
       </div>
-      <div className="col-span-2">{problem && !problem.field && <Complaint error={problem} />}</div>
     </form>
   );
+}
+
+function Told({ told }: { told: GoalAdvice | undefined }) {
+  return (
+    <div className="min-h-[92px] text-[13.5px]" aria-live="polite">
+      {told?.problem && <p className="m-0">{told.problem}</p>}
+      {told?.goalScore !== undefined && told.goalDate && (
+        <>
+          <p className="m-0">
+            <b className="font-semibold">
+              {score(told.goalScore)} by {longDay(told.goalDate)}.
+            </b>{' '}
+            {told.sentence}{' '}
+            {told.chance === undefined
+              ? 'No trend yet to reckon a chance from.'
+              : `Chance given the trend so far: ${percent(told.chance)}.`}
+          </p>
+          <p className={`m-0 ${told.unusual ? 'font-semibold' : 'text-soft'}`}>{told.norms ?? told.basis}</p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Far enough for any goal one would move to, near enough that a step can be seen. */
+function sliderTop(card: TrendCard, scored: { score: number }[]): number {
+  const highest = Math.max(card.goal?.goalScore ?? 0, ...scored.map((s) => s.score), card.measure.lowest + 10);
+  return Math.min(card.measure.highest, Math.ceil(highest * 1.6));
 }

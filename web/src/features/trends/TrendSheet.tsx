@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useTrendDetail } from '../../api/queries';
-import type { PeerMedian, TrendDetail } from '../../api/types';
-import { longDay, percent, score } from '../../app/format';
+import type { PeerMedian, TrendCard, TrendDetail } from '../../api/types';
+import { longDay, percent, plural, score } from '../../app/format';
 import { useNames } from '../../app/names';
 import { className, useScope } from '../../app/scope';
 import { commonFrame } from '../../charts/scales';
@@ -11,9 +11,10 @@ import { Button } from '../../ui/Button';
 import { DecisionWord } from '../../ui/Decision';
 import { Dialog } from '../../ui/Dialog';
 import { Failed, Loading } from '../../ui/States';
+import { PlanNote } from '../plans/PlanNote';
 import { DecideDialog, type DecisionKind, offered } from './DecideDialog';
 import { DecisionLog } from './DecisionLog';
-import { GoalForm } from './GoalForm';
+import { type DrawnGoal, GoalForm } from './GoalForm';
 import { ScoreForm } from './ScoreForm';
 import { ScoreHistory } from './ScoreHistory';
 
@@ -66,8 +67,12 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
   const { card } = detail;
   const [marked, setMarked] = useState<number>();
   const [editingGoal, setEditingGoal] = useState(false);
+  const [draft, setDraft] = useState<DrawnGoal>();
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
-  const frame = commonFrame([card], { goals: detail.replacedGoals, medians: peers.map((p) => p.median) });
+  const frame = commonFrame([card], {
+    goals: [...detail.replacedGoals, ...(draft ? [draft] : [])],
+    medians: peers.map((p) => p.median),
+  });
   return (
     <div className="grid lg:grid-cols-[1fr_300px] gap-x-8 gap-y-5">
       <div className="min-w-0">
@@ -81,6 +86,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
           peers={peers}
           replacedGoals={detail.replacedGoals}
           marked={marked}
+          draft={draft}
         />
         {live && card.decision && (
           <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
@@ -105,7 +111,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
             Goal
           </h3>
           {editingGoal ? (
-            <GoalForm card={card} baseline={detail.baseline} onDone={() => setEditingGoal(false)} />
+            <GoalForm card={card} onDraw={setDraft} onDone={() => setEditingGoal(false)} />
           ) : (
             <>
               <p className="m-0 text-soft text-[14px]">
@@ -122,12 +128,21 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
             </>
           )}
         </section>
+        <PlanNote plans={detail.plans} />
         <ScoreHistory card={card} history={detail.history} onMark={setMarked} />
         <Link to={link(`/students/${card.student.id}`)} className="text-act font-semibold text-[13.5px] no-print">
           Open the student's page
         </Link>
       </div>
-      {deciding && <DecideDialog card={card} kind={deciding} onClose={() => setDeciding(null)} />}
+      {deciding && (
+        <DecideDialog
+          card={card}
+          kind={deciding}
+          plan={detail.plans.find((p) => p.closedOn === undefined)}
+          strategies={detail.strategies}
+          onClose={() => setDeciding(null)}
+        />
+      )}
     </div>
   );
 }
@@ -153,12 +168,36 @@ function Verdict({ detail }: { detail: TrendDetail }) {
         {card.goal?.projected &&
           d.kind !== 'too-soon' &&
           `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(Math.round(card.goal.projected.level))} (${score(Math.round(card.goal.projected.low))} to ${score(Math.round(card.goal.projected.high))}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
+        {d.kind === 'hold' &&
+          d.moreScores !== undefined &&
+          `${plural(d.moreScores, 'more score')} at this pace would halve the doubt. `}
+        {leaning(card)}
+        {card.settledUntil && ` Decided; it comes back on ${longDay(card.settledUntil)}.`}
+      </p>
+      <p className="m-0 text-[13px] text-soft">
         {d.rules
           .filter((r) => !r.inUse)
-          .map((r) => `${r.rule} says: ${r.label.toLowerCase()}.`)
+          .map((r) =>
+            r.label === d.label ? `${r.rule} says the same.` : `${r.rule} says: ${r.label.toLowerCase()}. ${r.why}`,
+          )
           .join(' ')}
-        {card.settledUntil && ` Decided; it comes back on ${longDay(card.settledUntil)}.`}
       </p>
     </div>
   );
+}
+
+/** How much the newest trend rests on the others of the grade, when that is worth knowing. */
+function leaning(card: TrendCard): string {
+  const phase = card.phases.at(-1);
+  if (phase?.leaning === undefined || phase.others === undefined) return '';
+  const share = Math.round(phase.leaning * 100);
+  const how =
+    share < 10
+      ? 'hardly leans'
+      : share < 40
+        ? `leans a little (${share} %)`
+        : share < 70
+          ? `leans about half (${share} %)`
+          : `leans mostly (${share} %)`;
+  return `This trend ${how} on those of the ${phase.others} other monitored students of the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week.`;
 }

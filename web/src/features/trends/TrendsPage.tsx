@@ -3,12 +3,15 @@ import { useSearchParams } from 'react-router';
 import { useTrends } from '../../api/queries';
 import type { PeerMedian, TrendCard } from '../../api/types';
 import { plural } from '../../app/format';
-import { useNames } from '../../app/names';
+import { MonitoringNav } from '../../app/MonitoringNav';
 import { useScope } from '../../app/scope';
-import { commonFrame, type Frame } from '../../charts/scales';
-import { TrendChart } from '../../charts/TrendChart';
-import { DecisionWord } from '../../ui/Decision';
+import { commonFrame } from '../../charts/scales';
 import { Empty, Failed, Loading } from '../../ui/States';
+import { Toggle } from '../../ui/Toggle';
+import { CardItem } from './CardItem';
+import { filterCards, PlanFilters } from './PlanFilters';
+import { SideBySide } from './SideBySide';
+import { Spans } from './Spans';
 import { TrendSheet } from './TrendSheet';
 
 export default function TrendsPage() {
@@ -17,20 +20,40 @@ export default function TrendsPage() {
   const [params, setParams] = useSearchParams();
   const open = Number(params.get('open')) || null;
   const measure = choices.measures.find((m) => m.id === scope.measure);
-  const show = (id: number | null) => {
+  const set = (part: Record<string, string | undefined>) => {
     const next = new URLSearchParams(params);
-    next.delete('enter');
-    if (id) next.set('open', String(id));
-    else next.delete('open');
+    for (const [key, value] of Object.entries(part)) {
+      if (value) next.set(key, value);
+      else next.delete(key);
+    }
     setParams(next);
   };
+  const show = (id: number | null) => set({ enter: undefined, open: id ? String(id) : undefined });
+  const view = params.get('view') ?? 'charts';
+  const cards = trends.data?.cards ?? [];
+  const filtered = filterCards(cards, params);
   return (
     <>
+      <MonitoringNav>
+        <span className="flex flex-wrap gap-x-3">
+          <Toggle on={view === 'charts'} onClick={() => set({ view: undefined })}>
+            All charts
+          </Toggle>
+          <Toggle on={view === 'beside'} onClick={() => set({ view: 'beside' })}>
+            Side by side
+          </Toggle>
+          <Toggle on={view === 'spans'} onClick={() => set({ view: 'spans' })}>
+            First, best, latest
+          </Toggle>
+        </span>
+      </MonitoringNav>
       {trends.isPending ? (
         <Loading label="Fitting the trends ..." />
       ) : trends.isError ? (
         <Failed error={trends.error} again={() => trends.refetch()} />
-      ) : trends.data.cards.length === 0 ? (
+      ) : view === 'spans' ? (
+        <Spans measure={measure} />
+      ) : cards.length === 0 ? (
         <Empty title={`Nobody is monitored on ${measure?.name ?? 'this measure'}`}>
           Open a student's page and set a goal on this measure, or choose another measure in the line at the top. A goal
           makes the goal line, and with it the proposals.
@@ -38,12 +61,19 @@ export default function TrendsPage() {
       ) : (
         <>
           <h1 className="text-[15px] font-semibold m-0">
-            {plural(trends.data.cards.length, 'student is', 'students are')} monitored on {measure?.name}
+            {filtered.length === cards.length
+              ? `${plural(cards.length, 'student is', 'students are')} monitored on ${measure?.name}`
+              : `${filtered.length} of ${plural(cards.length, 'monitored student')} on ${measure?.name}`}
           </h1>
-          <p className="text-soft mt-0.5 mb-3">
+          <p className="text-soft mt-0.5 mb-1.5">
             {trends.data.summary} {trends.data.peers.length > 1 && 'Faint line: class median.'}
           </p>
-          <Grid cards={trends.data.cards} peers={trends.data.peers} onOpen={show} />
+          <PlanFilters cards={cards} params={params} onSet={set} />
+          {view === 'beside' ? (
+            <SideBySide view={trends.data} cards={filtered} params={params} onSet={set} onOpen={show} />
+          ) : (
+            <Grid cards={filtered} peers={trends.data.peers} onOpen={show} />
+          )}
         </>
       )}
       {open && (
@@ -90,41 +120,5 @@ function Grid({ cards, peers, onOpen }: { cards: TrendCard[]; peers: PeerMedian[
         />
       ))}
     </ul>
-  );
-}
-
-function CardItem({
-  card,
-  frame,
-  peers,
-  onOpen,
-}: {
-  card: TrendCard;
-  frame: Frame;
-  peers: PeerMedian[];
-  onOpen: () => void;
-}) {
-  const { nameOf } = useNames();
-  return (
-    <li className="keep border-t border-line [content-visibility:auto] [contain-intrinsic-size:auto_285px]">
-      <button type="button" data-chart onClick={onOpen} className="block w-full text-left pt-1.5 hover:bg-wash">
-        <span className="flex justify-between gap-2 text-[14.5px] font-semibold">
-          <span className="truncate">{nameOf(card.student)}</span>
-          {card.decision && (
-            <span className="whitespace-nowrap">
-              {card.settledUntil ? (
-                <span className="text-soft font-normal">decided</span>
-              ) : (
-                <DecisionWord kind={card.decision.kind} label={card.decision.label} />
-              )}
-            </span>
-          )}
-        </span>
-        <span className="block text-soft text-[12.8px] leading-[1.3] h-[50px] overflow-hidden">
-          {card.decision?.reason}
-        </span>
-        <TrendChart card={card} frame={frame} width={256} height={200} size="small" peers={peers} />
-      </button>
-    </li>
   );
 }

@@ -22,7 +22,7 @@ import org.zealousladder.core.decisions.Decider;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalLine;
-import org.zealousladder.core.growth.Trend;
+import org.zealousladder.core.growth.LeastSquares;
 
 /**
  * Trend, goal and decision of one series of 12 points, against Commons Math's regression with its slope interval alone on
@@ -40,7 +40,7 @@ public class FitBenchmark {
     private final double[] weeks = new double[POINTS];
     private final double[] scores = new double[POINTS];
     private final GoalLine goal = new GoalLine(0, 50, 30, 90, Direction.HIGHER_IS_BETTER);
-    private final Decider decider = new Decider(RuleSettings.standard(Rule.CHANCE), Trend.Method.SINGLE, 0);
+    private final Decider decider = new Decider(RuleSettings.standard(Rule.CHANCE), LeastSquares::fit);
 
     public FitBenchmark() {
         Random random = new Random(1);

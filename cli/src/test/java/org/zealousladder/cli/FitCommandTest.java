@@ -167,4 +167,46 @@ class FitCommandTest {
         JsonNode json = run(file("none.csv", "student,measure,date,score"), "--format", "json").json();
         assertEquals(0, json.get("series").size());
     }
+
+    @Test
+    void pooledGivesThePopulationAndEachStudentsShare() throws IOException {
+        List<String> lines = new ArrayList<>(List.of("student,measure,date,score"));
+        java.util.Random random = new java.util.Random(3);
+        for (int i = 0; i < 9; i++) {
+            for (int k = 0; k < 4 + i % 3; k++) {
+                lines.add("S" + i + ",orf," + java.time.LocalDate.of(2026, 1, 5).plusWeeks(k) + "," + (40 + 4 * i + Math.round((1 + i / 4.0) * k + 3 * random.nextGaussian())));
+            }
+        }
+        lines.add("NEW,orf,2026-01-05,50");
+        Path scores = file("scores.csv", lines.toArray(String[]::new));
+        JsonNode out = run(scores, "--method", "pooled", "--format", "json").json();
+        for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd")) {
+            assertTrue(out.get("population").get(field).isNumber(), field);
+        }
+        JsonNode single = run(scores, "--format", "json").json();
+        double mean = out.get("population").get("slopePerWeek").asDouble();
+        double spread = 0;
+        double shrunken = 0;
+        for (int i = 0; i < 9; i++) {
+            spread += Math.abs(single.get("series").get(i).get("slopePerWeek").asDouble() - mean);
+            shrunken += Math.abs(out.get("series").get(i).get("slopePerWeek").asDouble() - mean);
+            assertEquals("pooled", out.get("series").get(i).get("fittedBy").asString());
+            assertTrue(out.get("series").get(i).get("interceptSe").asDouble() > 0);
+        }
+        assertTrue(shrunken < spread);
+        JsonNode one = out.get("series").get(9);
+        assertEquals(1, one.get("n").asInt());
+        assertEquals(mean, one.get("slopePerWeek").asDouble(), 1, "one score says next to nothing of a slope");
+        assertTrue(run(scores, "--method", "pooled").out().contains("orf: 10 series"));
+        assertTrue(run(scores, "--method", "pooled", "--format", "csv").out().contains("pooled"));
+    }
+
+    @Test
+    void tooFewToPoolAreFittedOneByOneAndItSaysSo() throws IOException {
+        Ran ran = run(byHand(), "--method", "pooled", "--format", "json");
+        assertEquals(0, ran.code());
+        assertTrue(ran.err().contains("too few series with three scores to pool"), ran.err());
+        assertFalse(ran.json().has("population"));
+        assertEquals("single", ran.json().get("series").get(0).get("fittedBy").asString());
+    }
 }

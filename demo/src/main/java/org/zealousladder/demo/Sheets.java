@@ -30,6 +30,10 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
         HEADERS.put("tiers", new String[] {"student", "area", "year", "window", "tier", "decided", "reason"});
         HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});
+        HEADERS.put("concerns", new String[] {"student", "area", "level", "since", "note"});
+        HEADERS.put("plans", new String[] {"student", "measure", "starts", "ends", "worry", "strategy", "per_week", "minutes", "leader", "place", "success", "group"});
+        HEADERS.put("plan-phases", new String[] {"student", "measure", "starts", "strategy", "per_week", "minutes", "leader", "place", "reason"});
+        HEADERS.put("sessions", new String[] {"student", "measure", "held_on", "given"});
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
     }
 

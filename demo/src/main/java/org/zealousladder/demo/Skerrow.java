@@ -19,11 +19,13 @@ final class Skerrow {
     private final Random random = new Random(20260313);
     private final Names names = new Names(random);
     private final Probes probes;
+    private final Plans plans;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
         this.sheets = sheets;
         this.probes = new Probes(sheets, random);
+        this.plans = new Plans(sheets);
     }
 
     void write() throws IOException {
@@ -84,6 +86,7 @@ final class Skerrow {
             }
             for (Map.Entry<MeasureBook.Entry, Probes.Course> e : courses.entrySet()) {
                 probes.write(p.code(), e.getKey(), e.getValue());
+                plans.write(p, CLASSES[g][k], e.getKey(), e.getValue());
             }
         }
     }

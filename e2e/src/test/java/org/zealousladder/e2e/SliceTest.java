@@ -93,8 +93,9 @@ class SliceTest extends BrowserTest {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Hana Whitlock")).first().click();
         Locator maze = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHas(heading("Maze")));
         maze.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set a goal")).click();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("By hand")).click();
         dialog().getByLabel("Goal", new Locator.GetByLabelOptions().setExact(true)).fill("24");
-        assertThat(dialog()).containsText(Pattern.compile("Needs [\\d.]+ a week over \\d+ weeks"));
+        assertThat(dialog()).containsText(Pattern.compile("Needs [\\d.]+ a week for \\d+ weeks"));
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set the goal")).click();
         assertThat(maze).containsText("Too soon to tell.");
     }

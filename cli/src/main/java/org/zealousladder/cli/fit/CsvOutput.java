@@ -6,18 +6,20 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
+import org.zealousladder.core.growth.Population;
 
 /** One row a series; a cell that does not apply is empty. */
 final class CsvOutput implements FitOutput {
     private CsvWriter csv;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, OutputStream out) {
+    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
         csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
         csv.writeRecord("student", "measure", "n", "state", "intercept", "slope_per_week", "slope_se", "slope_low", "slope_high", "residual_sd", "df",
                 "latest_date", "latest_level", "latest_low", "latest_high", "outliers", "goal_date", "goal_score", "needed_per_week", "projected",
-                "projected_low", "projected_high", "chance", "decision", "rule", "reason");
+                "projected_low", "projected_high", "chance", "decision", "rule", "reason", "fitted_by", "intercept_se");
     }
 
     @Override
@@ -26,7 +28,7 @@ final class CsvOutput implements FitOutput {
         var level = s.latestLevel();
         boolean goal = s.goal() != null;
         csv.writeRecord(s.key().student(), s.key().measure(), Integer.toString(s.n()), t == null ? "too few" : "fitted",
-                text(t == null ? null : t.intercept()), text(t == null ? null : t.slope()), text(t == null ? null : t.slopeSe()),
+                text(t == null ? null : t.intercept()), text(t == null ? null : t.slope()), text(t == null ? null : s.slopeSe()),
                 text(t == null ? null : t.slopeLow()), text(t == null ? null : t.slopeHigh()), text(t == null ? null : t.residualSd()),
                 text(t == null ? null : t.df()), text(t == null ? null : s.latest()), text(level == null ? null : level.value()),
                 text(level == null ? null : level.low()), text(level == null ? null : level.high()),
@@ -34,7 +36,8 @@ final class CsvOutput implements FitOutput {
                 text(goal ? s.goal().goalDate() : null), text(goal ? s.goal().goalScore() : null), text(goal ? s.line().neededPerWeek() : null),
                 text(s.projected() == null ? null : s.projected().value()), text(s.projected() == null ? null : s.projected().low()),
                 text(s.projected() == null ? null : s.projected().high()), text(s.chance()),
-                goal ? s.decision().kind().code() : "", goal ? s.decision().rule().rule().code() : "", goal ? s.decision().reason() : "");
+                goal ? s.decision().kind().code() : "", goal ? s.decision().rule().rule().code() : "", goal ? s.decision().reason() : "",
+                t == null ? "" : s.fittedBy(), text(t == null ? null : s.interceptSe()));
     }
 
     @Override

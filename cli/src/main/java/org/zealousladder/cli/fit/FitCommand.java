@@ -6,11 +6,14 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.growth.PooledGrowth;
+import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.records.csv.BadCsvException;
 import org.zealousladder.server.records.csv.Cells;
@@ -32,7 +35,7 @@ public final class FitCommand implements Callable<Integer> {
     @Option(names = "--goals", paramLabel = "GOALS.csv", description = "Goals; without them no decisions are proposed.")
     private Path goals;
 
-    @Option(names = "--method", defaultValue = "single", description = "single (least squares, default) or robust (Theil-Sen).")
+    @Option(names = "--method", defaultValue = "single", description = "single (least squares, default), robust (Theil-Sen) or pooled (all series of a measure together).")
     private String method;
 
     @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
@@ -61,7 +64,8 @@ public final class FitCommand implements Callable<Integer> {
         Trend.Method fitted = switch (method) {
             case "single" -> Trend.Method.SINGLE;
             case "robust" -> Trend.Method.ROBUST;
-            default -> throw wrong("'" + method + "' is not a method; use single or robust");
+            case "pooled" -> Trend.Method.POOLED;
+            default -> throw wrong("'" + method + "' is not a method; use single, robust or pooled");
         };
         FitOutput output = switch (format) {
             case "table" -> new TableOutput();
@@ -96,14 +100,27 @@ public final class FitCommand implements Callable<Integer> {
                         : input.problems.size() + " bad cells; nothing was computed. Mend them, or use --skip-bad.");
                 return 2;
             }
-            output.begin(options, method, out);
             input.goals.keySet().forEach(k -> input.series.computeIfAbsent(k, key -> new Points()));
+            Map<String, Population> populations = fitted == Trend.Method.POOLED ? populations(input, options) : Map.of();
+            output.begin(options, method, populations, out);
             for (Map.Entry<Input.Key, Points> e : input.series.entrySet()) {
-                output.series(FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()), sem.getOrDefault(e.getKey().measure(), 0.0), options));
+                output.series(FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()), sem.getOrDefault(e.getKey().measure(), 0.0),
+                        populations.get(e.getKey().measure()), options));
             }
             output.end(skipBad ? input.problems : List.of());
         }
         return 0;
+    }
+
+    /** The populations of the measures that have enough series, by the measure's name. */
+    private static Map<String, Population> populations(Input input, FittedSeries.Options options) {
+        Map<String, PooledGrowth> pools = new LinkedHashMap<>();
+        input.series.forEach((key, points) ->
+                pools.computeIfAbsent(key.measure(), m -> new PooledGrowth()).add(FittedSeries.series(points, options)));
+        Map<String, Population> populations = new LinkedHashMap<>();
+        pools.forEach((measure, pool) -> pool.fit().ifPresentOrElse(p -> populations.put(measure, p),
+                () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));
+        return populations;
     }
 
     private RuleSettings settings() {

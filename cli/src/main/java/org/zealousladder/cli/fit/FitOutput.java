@@ -3,10 +3,13 @@ package org.zealousladder.cli.fit;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
+import java.util.Map;
+import org.zealousladder.core.growth.Population;
 
 /** Where results go, one series after the other. */
 interface FitOutput {
-    void begin(FittedSeries.Options options, String method, OutputStream out) throws IOException;
+    /** @param populations what was pooled, by measure; empty unless the method is pooled */
+    void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) throws IOException;
 
     void series(FittedSeries s) throws IOException;
 

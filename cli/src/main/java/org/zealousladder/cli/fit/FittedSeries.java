@@ -10,19 +10,39 @@ import org.zealousladder.core.decisions.Decision;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
+import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.Outliers;
+import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.TheilSen;
 import org.zealousladder.core.growth.Trend;
 
 /**
- * What is said of one series. {@code trend} is null when there are too few scores, the goal's parts when there is no goal.
+ * What is said of one series. {@code trend} is null when there are too few scores, the goal's parts when there is no goal,
+ * {@code line} when the series was not pooled.
  */
-record FittedSeries(Input.Key key, int n, Trend.Fitted trend, LocalDate latest, Interval latestLevel, List<LocalDate> outliers,
+record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line pooled, LocalDate latest, Interval latestLevel, List<LocalDate> outliers,
         Input.GoalRow goal, GoalLine line, Interval projected, Double chance, Decision decision) {
 
     /** Options of one run. */
     record Options(LocalDate origin, LocalDate asOf, Trend.Method method, RuleSettings rule) {}
 
-    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, double sem, Options options) {
+    /** How it was fitted; a series that could not be pooled is fitted by itself. */
+    String fittedBy() {
+        return trend.method().name().toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /** Standard error of the slope; of a pooled one as mixed-model packages state it, with the group's variances taken as known. */
+    double slopeSe() {
+        return pooled == null ? trend.slopeSe() : pooled.slopeSe();
+    }
+
+    /** Standard error of the level at the origin, likewise. */
+    double interceptSe() {
+        return pooled == null ? trend.levelSe(0) : pooled.interceptSe();
+    }
+
+    /** The scores of {@code points} up to the day the options name, in weeks from their origin. */
+    static ScoreSeries series(Points points, Options options) {
         int asOf = (int) options.asOf().toEpochDay();
         int[] days = points.scoredDays(asOf);
         double[] weeks = new double[days.length];
@@ -30,21 +50,31 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, LocalDate latest, 
         for (int i = 0; i < days.length; i++) {
             weeks[i] = (days[i] - origin) / 7.0;
         }
-        ScoreSeries series = ScoreSeries.of(weeks, points.scores(asOf));
-        Decider decider = new Decider(options.rule(), options.method(), sem);
+        return ScoreSeries.of(weeks, points.scores(asOf));
+    }
+
+    /** @param population what the series is pooled with; null for a fit by itself */
+    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, double sem, Population population, Options options) {
+        int[] days = points.scoredDays((int) options.asOf().toEpochDay());
+        ScoreSeries series = series(points, options);
+        boolean pooled = population != null && series.size() > 0;
+        Trend.Fitter fitter = pooled ? population::predict
+                : options.method() == Trend.Method.ROBUST ? s -> TheilSen.fit(s, sem) : s -> LeastSquares.fit(s, sem);
+        Decider decider = new Decider(options.rule(), fitter);
         Trend.Fitted trend = decider.fit(series) instanceof Trend.Fitted f ? f : null;
+        Population.Line own = pooled ? population.line(series) : null;
         LocalDate latest = days.length == 0 ? null : LocalDate.ofEpochDay(days[days.length - 1]);
-        Interval level = trend == null ? null : trend.level(weeks[weeks.length - 1]);
+        Interval level = trend == null ? null : trend.level(series.week(series.size() - 1));
         List<LocalDate> outliers = java.util.Arrays.stream(Outliers.mark(series)).mapToObj(i -> LocalDate.ofEpochDay(days[i])).toList();
         if (goal == null) {
-            return new FittedSeries(key, days.length, trend, latest, level, outliers, null, null, null, null, null);
+            return new FittedSeries(key, days.length, trend, own, latest, level, outliers, null, null, null, null, null);
         }
         Direction direction = goal.goalScore() > goal.startScore() ? Direction.HIGHER_IS_BETTER : Direction.LOWER_IS_BETTER;
         GoalLine line = new GoalLine(ScoreSeries.weeks(options.origin(), goal.startDate()), goal.startScore(),
                 ScoreSeries.weeks(options.origin(), goal.goalDate()), goal.goalScore(), direction);
         Decision decision = decider.decide(series, trend == null ? new Trend.TooFew(days.length, Trend.NEEDED) : trend, line,
                 ScoreSeries.weeks(options.origin(), options.asOf()));
-        return new FittedSeries(key, days.length, trend, latest, level, outliers, goal, line,
+        return new FittedSeries(key, days.length, trend, own, latest, level, outliers, goal, line,
                 trend == null ? null : trend.level(line.goalWeek()), trend == null ? null : GoalChance.of(trend, line), decision);
     }
 }

@@ -3,6 +3,8 @@ package org.zealousladder.cli.fit;
 import java.io.OutputStream;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.json.JsonFactory;
@@ -12,12 +14,39 @@ final class JsonOutput implements FitOutput {
     private JsonGenerator json;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, OutputStream out) {
+    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
         open(out);
         json.writeStringProperty("asOf", options.asOf().toString());
         json.writeStringProperty("origin", options.origin().toString());
         json.writeStringProperty("method", method);
+        if (populations.size() == 1) {
+            json.writeObjectPropertyStart("population");
+            population(populations.values().iterator().next());
+            json.writeEndObject();
+        } else if (populations.size() > 1) {
+            json.writeArrayPropertyStart("populations");
+            populations.forEach((measure, p) -> {
+                json.writeStartObject();
+                json.writeStringProperty("measure", measure);
+                population(p);
+                json.writeEndObject();
+            });
+            json.writeEndArray();
+        }
         json.writeArrayPropertyStart("series");
+    }
+
+    private void population(Population p) {
+        json.writeNumberProperty("intercept", p.intercept());
+        json.writeNumberProperty("slopePerWeek", p.slopePerWeek());
+        json.writeNumberProperty("interceptSe", p.interceptSe());
+        json.writeNumberProperty("slopeSe", p.slopeSe());
+        json.writeNumberProperty("interceptSd", p.interceptSd());
+        json.writeNumberProperty("slopeSd", p.slopeSd());
+        json.writeNumberProperty("correlation", p.correlation());
+        json.writeNumberProperty("residualSd", p.residualSd());
+        json.writeNumberProperty("series", p.series());
+        json.writeNumberProperty("scores", p.scores());
     }
 
     private void open(OutputStream out) {
@@ -33,7 +62,7 @@ final class JsonOutput implements FitOutput {
         json.writeNumberProperty("n", s.n());
         json.writeStringProperty("state", s.trend() == null ? "too few" : "fitted");
         if (s.trend() != null) {
-            trend(s.trend());
+            trend(s, s.trend());
             json.writeObjectPropertyStart("latest");
             json.writeStringProperty("date", s.latest().toString());
             json.writeNumberProperty("level", s.latestLevel().value());
@@ -52,14 +81,19 @@ final class JsonOutput implements FitOutput {
         json.writeEndObject();
     }
 
-    private void trend(Trend.Fitted t) {
+    private void trend(FittedSeries s, Trend.Fitted t) {
+        json.writeStringProperty("fittedBy", s.fittedBy());
         json.writeNumberProperty("intercept", t.intercept());
         json.writeNumberProperty("slopePerWeek", t.slope());
-        json.writeNumberProperty("slopeSe", t.slopeSe());
+        json.writeNumberProperty("slopeSe", s.slopeSe());
+        json.writeNumberProperty("interceptSe", s.interceptSe());
         json.writeNumberProperty("slopeLow", t.slopeLow());
         json.writeNumberProperty("slopeHigh", t.slopeHigh());
         json.writeNumberProperty("residualSd", t.residualSd());
         json.writeNumberProperty("df", t.df());
+        if (t.method() == Trend.Method.POOLED) {
+            json.writeNumberProperty("leaning", t.leaning());
+        }
     }
 
     private void goal(FittedSeries s) {

@@ -6,6 +6,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import org.zealousladder.core.growth.Population;
 
 /** A table to read at the terminal, wide enough for the longest name. */
 final class TableOutput implements FitOutput {
@@ -15,9 +17,11 @@ final class TableOutput implements FitOutput {
     private PrintStream out;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, OutputStream to) {
+    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream to) {
         out = new PrintStream(to, false, StandardCharsets.UTF_8);
         out.println("As of " + options.asOf() + ", weeks from " + options.origin() + ", method " + method);
+        populations.forEach((measure, p) -> out.println(measure + ": " + p.series() + " series, " + number(p.slopePerWeek()) + " a week on the whole (SE "
+                + number(p.slopeSe()) + "), students differ by " + number(p.slopeSd()) + " a week (SD)"));
         rows.add(HEADER);
     }
 

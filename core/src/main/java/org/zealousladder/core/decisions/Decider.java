@@ -4,9 +4,6 @@ import java.util.OptionalInt;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
-import org.zealousladder.core.growth.LeastSquares;
-import org.zealousladder.core.growth.Settling;
-import org.zealousladder.core.growth.TheilSen;
 import org.zealousladder.core.growth.Trend;
 
 /**
@@ -21,19 +18,21 @@ import org.zealousladder.core.growth.Trend;
  */
 public final class Decider {
     private final RuleSettings settings;
-    private final Trend.Method method;
-    private final double sem;
+    private final Trend.Fitter fitter;
 
-    /** @param sem standard error of measurement, 0 when none is stated */
-    public Decider(RuleSettings settings, Trend.Method method, double sem) {
+    public Decider(RuleSettings settings, Trend.Fitter fitter) {
         this.settings = settings;
-        this.method = method;
-        this.sem = sem;
+        this.fitter = fitter;
+    }
+
+    /** The same trends under other settings. */
+    public Decider with(RuleSettings other) {
+        return new Decider(other, fitter);
     }
 
     /** The trend this decider would use for {@code phase}. */
     public Trend fit(ScoreSeries phase) {
-        return method == Trend.Method.ROBUST ? TheilSen.fit(phase, sem) : LeastSquares.fit(phase, sem);
+        return fitter.fit(phase);
     }
 
     /** Proposes for {@code phase} with its own {@code trend} as known at {@code asOfWeek}. */
@@ -49,7 +48,7 @@ public final class Decider {
         boolean tooSoon = phase.size() < settings.minimumScores() || phase.span() < settings.minimumWeeks() || fitted == null
                 || (settings.rule() == Rule.LAST_POINTS && phase.size() < settings.lastPoints());
         if (tooSoon) {
-            OptionalInt more = fitted == null ? OptionalInt.empty() : Settling.scoresToHalve(phase, fitted);
+            OptionalInt more = fitted == null ? OptionalInt.empty() : fitter.scoresToHalve(phase, fitted);
             return decision(Decision.Kind.TOO_SOON, phase, goal, fitted, chance, beyond,
                     more.isPresent() ? more.getAsInt() : null, null);
         }
@@ -58,7 +57,8 @@ public final class Decider {
             case TREND -> byTrend(fitted, goal, phase.week(phase.size() - 1));
             case CHANCE -> byChance(chance);
         };
-        return decision(kind, phase, goal, fitted, chance, beyond, null, null);
+        OptionalInt more = kind == Decision.Kind.HOLD ? fitter.scoresToHalve(phase, fitted) : OptionalInt.empty();
+        return decision(kind, phase, goal, fitted, chance, beyond, more.isPresent() ? more.getAsInt() : null, null);
     }
 
     /**

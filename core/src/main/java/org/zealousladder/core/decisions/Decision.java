@@ -46,6 +46,11 @@ public record Decision(Kind kind, RuleSettings rule, Figures figures) {
         return Reasons.of(this);
     }
 
+    /** The part of the reason that is the rule's own. */
+    public String evidence() {
+        return Reasons.evidence(this);
+    }
+
     /**
      * Order on the desk: urgency times confidence, higher first; 0 when nothing is to be done. Plans that do not work
      * come before goals that are too easy, the surer before the less sure.

@@ -17,6 +17,13 @@ final class Reasons {
         };
     }
 
+    static String evidence(Decision d) {
+        return switch (d.kind()) {
+            case HOLD, RAISE, CHANGE -> evidence(d.kind(), d.rule(), d.figures());
+            default -> of(d);
+        };
+    }
+
     private static String tooSoon(RuleSettings rule, Figures f) {
         StringBuilder text = new StringBuilder();
         text.append(f.scores() == 1 ? "1 score" : f.scores() + " scores");

@@ -5,7 +5,7 @@ import org.zealousladder.core.ScoreSeries;
 
 /** How many more scores would settle a trend: the number, at the present pace, that halves the slope's interval. */
 public final class Settling {
-    private static final int SEARCH_LIMIT = 60;
+    static final int SEARCH_LIMIT = 60;
 
     private Settling() {}
 

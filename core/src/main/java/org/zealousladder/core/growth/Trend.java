@@ -1,6 +1,8 @@
 package org.zealousladder.core.growth;
 
+import java.util.OptionalInt;
 import org.zealousladder.core.Interval;
+import org.zealousladder.core.ScoreSeries;
 
 /**
  * A straight trend through one series, or the statement that there are too few scores for one.
@@ -28,9 +30,16 @@ public sealed interface Trend {
      * @param centre time at which the level is known best
      * @param centreSe standard error of the level there
      * @param method how it was fitted
+     * @param leaning how much of the slope's doubt the own scores left to the group, 0 (nothing: a trend of its own) to 1 (all)
      */
     record Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh,
-            double residualSd, int df, double centre, double centreSe, Method method) implements Trend {
+            double residualSd, int df, double centre, double centreSe, Method method, double leaning) implements Trend {
+
+        /** A trend of one series by itself. */
+        Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh, double residualSd, int df,
+                double centre, double centreSe, Method method) {
+            this(n, intercept, slope, slopeSe, slopeLow, slopeHigh, residualSd, df, centre, centreSe, method, 0);
+        }
 
         /** Level of the trend at time {@code week}, without an interval. */
         public double at(double week) {
@@ -64,6 +73,19 @@ public sealed interface Trend {
         /** Least squares on the student's own scores. */
         SINGLE,
         /** Theil-Sen: unmoved by a few wild scores. */
-        ROBUST
+        ROBUST,
+        /** A student's share of a {@link Population}: the own scores, leaning on the group where they are few. */
+        POOLED
+    }
+
+    /** A way to fit a trend to one series. */
+    @FunctionalInterface
+    interface Fitter {
+        Trend fit(ScoreSeries series);
+
+        /** How many more scores at the pace so far would halve the slope's interval; empty when many would not. */
+        default OptionalInt scoresToHalve(ScoreSeries series, Fitted trend) {
+            return Settling.scoresToHalve(series, trend);
+        }
     }
 }

@@ -7,6 +7,8 @@ import org.junit.jupiter.api.Test;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.goals.GoalLine;
+import org.zealousladder.core.growth.LeastSquares;
+import org.zealousladder.core.growth.TheilSen;
 import org.zealousladder.core.growth.Trend;
 
 class DeciderTest {
@@ -24,7 +26,7 @@ class DeciderTest {
     }
 
     private static Decision decide(Rule rule, ScoreSeries s, double asOf) {
-        Decider decider = new Decider(RuleSettings.standard(rule), Trend.Method.SINGLE, 0);
+        Decider decider = new Decider(RuleSettings.standard(rule), LeastSquares::fit);
         return decider.decide(s, decider.fit(s), GOAL, asOf);
     }
 
@@ -95,7 +97,7 @@ class DeciderTest {
     void whereLowerIsBetterEverythingTurns() {
         GoalLine down = new GoalLine(0, 50, 20, 20, Direction.LOWER_IS_BETTER);
         for (Rule rule : Rule.values()) {
-            Decider decider = new Decider(RuleSettings.standard(rule), Trend.Method.ROBUST, 0);
+            Decider decider = new Decider(RuleSettings.standard(rule), s -> TheilSen.fit(s, 0));
             ScoreSeries slow = growing(10, -0.3);
             ScoreSeries fast = growing(10, -2.8);
             assertEquals(Decision.Kind.CHANGE, decider.decide(slow, decider.fit(slow), down, 9).kind(), rule.label());
@@ -114,7 +116,7 @@ class DeciderTest {
         double[] t = {0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11};
         double[] y = {50, 52, 53, 55, 56, 58, 59, 60.5, 55, 54, 53, 52};
         ScoreSeries s = ScoreSeries.of(t, y);
-        Decider decider = new Decider(RuleSettings.standard(Rule.CHANCE), Trend.Method.SINGLE, 0);
+        Decider decider = new Decider(RuleSettings.standard(Rule.CHANCE), LeastSquares::fit);
         assertEquals(Decision.Kind.CHANGE, decider.decide(s, decider.fit(s), GOAL, 11).kind());
         int since = decider.since(s, GOAL, Decision.Kind.CHANGE);
         assertTrue(since > 5 && since < 11, "began when the scores turned, not before: " + since);

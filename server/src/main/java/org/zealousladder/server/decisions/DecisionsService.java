@@ -7,7 +7,10 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.goals.GoalForm;
 import org.zealousladder.server.goals.GoalsService;
+import org.zealousladder.server.plans.PlanForm;
+import org.zealousladder.server.plans.PlansService;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
@@ -22,13 +25,15 @@ public class DecisionsService {
 
     private final DecisionsStore store;
     private final GoalsService goals;
+    private final PlansService plans;
     private final MeasuresService measures;
     private final RosterService roster;
     private final SchoolCalendar calendar;
 
-    DecisionsService(DecisionsStore store, GoalsService goals, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+    DecisionsService(DecisionsStore store, GoalsService goals, PlansService plans, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
         this.store = store;
         this.goals = goals;
+        this.plans = plans;
         this.measures = measures;
         this.roster = roster;
         this.calendar = calendar;
@@ -65,8 +70,14 @@ public class DecisionsService {
             if (goal == null) {
                 throw Refusal.invalid("newGoal", "Give the new goal.");
             }
-            goals.set(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
-                    goal.replaces(), form.reason());
+            goals.set(GoalForm.byHand(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
+                    goal.replaces(), form.reason()));
+        }
+        if (form.planChange() != null) {
+            DecisionForm.PlanChanged change = form.planChange();
+            PlanForm.Way way = change.way();
+            plans.change(change.planId(), today, new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
+                    way.perWeek(), form.reason()));
         }
         LocalDate lookAgain = again != null ? again : today.plusDays(LOOK_AGAIN.get(form.kind()));
         store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),

@@ -35,25 +35,23 @@ public class GoalsService {
         return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
     }
 
+    /** Goals of the students that had been replaced by {@code asOf}, the newest first. */
     @Transactional(readOnly = true)
-    public List<Goal> replacedBy(int student, int measure, LocalDate asOf) {
-        return store.replacedBy(student, measure, asOf);
+    public List<Goal> replacedBy(Collection<Integer> students, int measure, LocalDate asOf) {
+        return students.isEmpty() ? List.of() : store.replacedBy(students, measure, asOf);
     }
 
-    /**
-     * Sets or replaces a goal.
-     *
-     * @param replaces id of the goal the person saw, null when they saw none: guards against two people at once
-     */
+    /** Sets or replaces a goal. */
     @Transactional
-    public void set(int student, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
-            @Nullable Long replaces, @Nullable String reason) {
+    public void set(GoalForm form) {
+        int student = form.studentId();
+        int measureId = form.measureId();
         Measure measure = measures.measure(measureId);
         roster.requireStudent(student);
         LocalDate today = calendar.today();
-        check(measure, startDate, startScore, goalDate, goalScore, today);
+        check(measure, form.startDate(), form.startScore(), form.goalDate(), form.goalScore(), today);
         Optional<Goal> current = store.current(student, measureId);
-        if (!java.util.Objects.equals(current.map(Goal::id).orElse(null), replaces)) {
+        if (!java.util.Objects.equals(current.map(Goal::id).orElse(null), form.replaces())) {
             throw Refusal.conflict("Somebody else has set a goal here meanwhile. Yours was not saved; look at theirs first.");
         }
         long id = store.nextId();
@@ -63,8 +61,8 @@ public class GoalsService {
             }
         });
         // A goal whose line starts in the past is known from today all the same: as-of views must not show what nobody knew.
-        store.insert(new Goal(id, student, measureId, startDate, startScore, goalDate, goalScore),
-                today, Viewer.current().id(), reason);
+        store.insert(new Goal(id, student, measureId, form.startDate(), form.startScore(), form.goalDate(), form.goalScore(),
+                form.kind() == null ? "by-hand" : form.kind(), form.percentile(), form.factor(), form.basis()), today, Viewer.current().id(), form.reason());
     }
 
     private static void check(Measure measure, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore, LocalDate today) {

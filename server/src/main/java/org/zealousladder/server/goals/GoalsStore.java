@@ -11,7 +11,8 @@ import org.springframework.stereotype.Repository;
 @Repository
 class GoalsStore {
     private static final String COLUMNS = """
-            select g.id, g.student_id, g.measure_id, g.start_date, g.start_score, g.goal_date, g.goal_score from goals_goal g
+            select g.id, g.student_id, g.measure_id, g.start_date, g.start_score, g.goal_date, g.goal_score,
+                   g.kind, g.percentile, g.factor, g.basis from goals_goal g
             """;
     private final JdbcClient db;
 
@@ -28,11 +29,11 @@ class GoalsStore {
     }
 
     /** Goals that had been replaced by {@code asOf}, the newest first. */
-    List<Goal> replacedBy(int student, int measure, LocalDate asOf) {
+    List<Goal> replacedBy(Collection<Integer> students, int measure, LocalDate asOf) {
         return db.sql(COLUMNS + """
-                 where g.student_id = :student and g.measure_id = :measure and g.superseded_on <= :asOf
+                 where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_on <= :asOf
                  order by g.superseded_on desc, g.id desc""")
-                .param("student", student).param("measure", measure).param("asOf", asOf).query(Goal.class).list();
+                .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(Goal.class).list();
     }
 
     Optional<Goal> current(int student, int measure) {
@@ -53,11 +54,14 @@ class GoalsStore {
 
     void insert(Goal g, LocalDate knownFrom, int by, @Nullable String reason) {
         db.sql("""
-                insert into goals_goal (id, student_id, measure_id, start_date, start_score, goal_date, goal_score, known_from, recorded_by, reason)
-                values (:id, :student, :measure, :startDate, :startScore, :goalDate, :goalScore, :knownFrom, :by, :reason)""")
+                insert into goals_goal (id, student_id, measure_id, start_date, start_score, goal_date, goal_score, kind, percentile,
+                                        factor, basis, known_from, recorded_by, reason)
+                values (:id, :student, :measure, :startDate, :startScore, :goalDate, :goalScore, :kind, :percentile, :factor, :basis,
+                        :knownFrom, :by, :reason)""")
                 .param("id", g.id()).param("student", g.studentId()).param("measure", g.measureId())
                 .param("startDate", g.startDate()).param("startScore", g.startScore())
-                .param("goalDate", g.goalDate()).param("goalScore", g.goalScore())
+                .param("goalDate", g.goalDate()).param("goalScore", g.goalScore()).param("kind", g.kind()).param("percentile", g.percentile())
+                .param("factor", g.factor()).param("basis", g.basis())
                 .param("knownFrom", knownFrom).param("by", by).param("reason", reason).update();
     }
 }

@@ -47,6 +47,12 @@ class MeasuresController {
         setup.saveWindow(form.id(), form.yearId(), form.name(), form.starts(), form.ends());
     }
 
+    @PostMapping("/api/measures/rule")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void rule(@Valid @RequestBody DecisionRuleForm form) {
+        setup.saveRule(form);
+    }
+
     @PostMapping("/api/measures")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void measure(@Valid @RequestBody MeasureForm form) {

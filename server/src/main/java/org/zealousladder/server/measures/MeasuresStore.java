@@ -6,10 +6,16 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.decisions.RuleSettings;
 
 @Repository
 class MeasuresStore {
     private static final String KNOWN = " known_from <= :asOf and (superseded_on is null or superseded_on > :asOf) ";
+    /** A change from before there were thresholds recorded none. */
+    private static final String MEASURES = """
+            select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks,
+                   coalesce(last_points, 4) as last_points, coalesce(change_at_most, 0.25) as change_at_most,
+                   coalesce(raise_at_least, 0.9) as raise_at_least""";
     private static final String WINDOWS = "select id, year_id, name, starts, ends from measures_window ";
 
     private final JdbcClient db;
@@ -19,15 +25,12 @@ class MeasuresStore {
     }
 
     List<Measure> measures() {
-        return db.sql("""
-                select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks
-                  from measures_measure order by id""").query(Measure.class).list();
+        return db.sql(MEASURES + " from measures_measure order by id").query(Measure.class).list();
     }
 
     /** As they were known on a day: what a later change replaced is read from its record. */
     List<Measure> measures(LocalDate asOf) {
-        return db.sql("select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks from ("
-                + asKnown("measures_measure") + ") m order by id").param("asOf", asOf).query(Measure.class).list();
+        return db.sql(MEASURES + " from (" + asKnown("measures_measure") + ") m order by id").param("asOf", asOf).query(Measure.class).list();
     }
 
     List<Window> windows(LocalDate asOf) {
@@ -148,6 +151,14 @@ class MeasuresStore {
     void changeWindow(int id, String name, LocalDate starts, LocalDate ends) {
         db.sql("update measures_window set name = :name, starts = :starts, ends = :ends where id = :id")
                 .param("id", id).param("name", name).param("starts", starts).param("ends", ends).update();
+    }
+
+    void changeRule(int id, RuleSettings s) {
+        db.sql("""
+                update measures_measure set rule = :rule, last_points = :points, change_at_most = :change, raise_at_least = :raise,
+                       minimum_scores = :scores, minimum_weeks = :weeks where id = :id""").param("id", id).param("rule", s.rule().code())
+                .param("points", s.lastPoints()).param("change", s.changeAtMost()).param("raise", s.raiseAtLeast())
+                .param("scores", s.minimumScores()).param("weeks", Math.round(s.minimumWeeks())).update();
     }
 
     void changeMeasure(int id, String name, String area, String unit, double lowest, double highest, int decimals, @Nullable Double sem) {

@@ -53,6 +53,13 @@ public class SetupService {
         }
     }
 
+    /** Changes how a measure's trends are decided on. */
+    public void saveRule(DecisionRuleForm form) {
+        rights.require(null, "Decision rules");
+        measures.measure(form.measureId());
+        store.changeRule(form.measureId(), form.settings());
+    }
+
     public void saveMeasure(int id, String name, String area, String unit, double lowest, double highest, int decimals, @Nullable Double sem) {
         rights.require(null, "Measures");
         measures.measure(id);

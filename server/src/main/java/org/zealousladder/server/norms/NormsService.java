@@ -1,5 +1,8 @@
 package org.zealousladder.server.norms;
 
+import java.util.Optional;
+import org.zealousladder.core.Direction;
+import org.zealousladder.core.goals.GrowthNorms;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -48,6 +51,21 @@ public class NormsService {
 
     /** A table that was computed; without a season it is about growth. */
     record Computed(int measureId, int grade, @Nullable String season, int restsOn, List<NormPercentiles.Point> points) {}
+
+    /** Growth per week at percentiles, and the name of the norms it comes from. */
+    public record GrowthTable(String name, List<NormsView.NormPoint> points) {
+        public GrowthNorms norms(Direction direction) {
+            return GrowthNorms.of(points.stream().map(p -> new GrowthNorms.Point(p.percentile(), p.value())).toList(), direction);
+        }
+    }
+
+    /** The table of growth for a grade: the newest that was brought in, else the school's own; empty where there is none. */
+    @Transactional(readOnly = true)
+    public Optional<GrowthTable> growth(int school, int measure, int grade, LocalDate asOf) {
+        List<NormsStore.GrowthRow> rows = store.growth(school, measure, grade, asOf);
+        return rows.size() < 2 ? Optional.empty()
+                : Optional.of(new GrowthTable(rows.get(0).name(), rows.stream().map(r -> new NormsView.NormPoint(r.percentile(), r.value())).toList()));
+    }
 
     @Transactional(readOnly = true)
     public NormsView view(int school, int measureId, @Nullable Integer asked, LocalDate asOf) {

@@ -69,7 +69,7 @@ public class ScoresService {
     /** @throws Refusal 409 when the day has a score already */
     @Transactional
     public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
-        enter(student, measureId, takenOn, value, status, null);
+        enter(student, measureId, takenOn, value, status, null, null);
     }
 
     /**
@@ -78,6 +78,13 @@ public class ScoresService {
      */
     @Transactional
     public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor) {
+        enter(student, measureId, takenOn, value, status, makeUpFor, null);
+    }
+
+    /** @param forms what was scored on the two or three forms that {@code value} is the median of */
+    @Transactional
+    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor,
+            @Nullable List<Double> forms) {
         Measure measure = measures.measure(measureId);
         roster.requireStudent(student);
         LocalDate today = calendar.today();
@@ -87,19 +94,25 @@ public class ScoresService {
         }
         Score there = store.current(student, measureId, takenOn).orElse(null);
         if (there != null && there.status().equals(Score.WITHDRAWN)) {
-            replace(store.byId(there.id()).orElseThrow(), value, status, null, makeUpFor);
+            replace(store.byId(there.id()).orElseThrow(), value, status, null, makeUpFor, forms);
             return;
         }
         if (there != null) {
             throw Refusal.conflict("There is already " + (there.scored() ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status() + "'")
                     + " for that day. Correct that one instead; yours was not saved.");
         }
-        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null, makeUpFor);
+        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null, makeUpFor, forms);
     }
 
     /** Replaces score {@code id}; returns the one it replaced. */
     @Transactional
     public Score correct(long id, @Nullable Double value, String status, @Nullable String reason) {
+        return correct(id, value, status, reason, null);
+    }
+
+    /** @param forms as for {@link #enter} */
+    @Transactional
+    public Score correct(long id, @Nullable Double value, String status, @Nullable String reason, @Nullable List<Double> forms) {
         ScoresStore.Versioned old = store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such score among your students'."));
         if (old.supersededBy() != null) {
             throw alreadyCorrected();
@@ -108,18 +121,19 @@ public class ScoresService {
         if (status.equals(old.status()) && java.util.Objects.equals(value, old.value())) {
             throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
         }
-        replace(old, value, status, reason, old.windowId());
+        replace(old, value, status, reason, old.windowId(), forms);
         return new Score(old.id(), old.studentId(), old.measureId(), old.takenOn(), old.value(), old.status());
     }
 
-    private void replace(ScoresStore.Versioned old, @Nullable Double value, String status, @Nullable String reason, @Nullable Integer window) {
+    private void replace(ScoresStore.Versioned old, @Nullable Double value, String status, @Nullable String reason, @Nullable Integer window,
+            @Nullable List<Double> forms) {
         long by = store.nextId();
         LocalDate today = calendar.today();
         LocalDate on = today.isBefore(old.knownFrom()) ? old.knownFrom() : today;
         if (!store.supersede(old.id(), by, on)) {
             throw alreadyCorrected();
         }
-        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason, window);
+        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason, window, forms);
     }
 
     private static Refusal alreadyCorrected() {

@@ -104,12 +104,13 @@ class ScoresStore {
     }
 
     void insert(long id, int student, int measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate knownFrom,
-            int by, @Nullable String reason, @Nullable Integer window) {
+            int by, @Nullable String reason, @Nullable Integer window, @Nullable List<Double> forms) {
         db.sql("""
-                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
-                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :window)""")
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms)
+                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :window, :forms::double precision[])""")
                 .param("id", id).param("student", student).param("measure", measure).param("takenOn", takenOn).param("value", value)
-                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).param("window", window, java.sql.Types.INTEGER).update();
+                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).param("window", window, java.sql.Types.INTEGER)
+                .param("forms", forms == null ? null : forms.toArray(Double[]::new)).update();
     }
 
     private static Short[] shorts(Collection<Integer> ids) {

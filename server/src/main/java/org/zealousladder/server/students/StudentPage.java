@@ -6,6 +6,8 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.standings.Cell;
 import org.zealousladder.server.measures.MeasureRef;
+import org.zealousladder.server.plans.Concern;
+import org.zealousladder.server.plans.Plan;
 import org.zealousladder.server.roster.StudentRef;
 import org.zealousladder.server.tiers.TiersService.TierOnRecord;
 import org.zealousladder.server.trends.TrendCard;
@@ -17,7 +19,11 @@ import org.zealousladder.server.trends.TrendCard;
  * @param to last day of it
  */
 public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
-        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers) {
+        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers,
+        List<Concern> concerns, List<PlansOfMeasure> plans) {
+
+    /** Plans on one measure, the newest first. */
+    public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}
 
     /** A time in a class. */
     public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}

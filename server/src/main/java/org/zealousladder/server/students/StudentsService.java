@@ -12,6 +12,9 @@ import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.Window;
+import org.zealousladder.server.plans.ConcernsService;
+import org.zealousladder.server.plans.Plan;
+import org.zealousladder.server.plans.PlansService;
 import org.zealousladder.server.roster.Enrolled;
 import org.zealousladder.server.roster.RosterService;
 import org.zealousladder.server.roster.SchoolYear;
@@ -22,6 +25,7 @@ import org.zealousladder.server.standings.Cell;
 import org.zealousladder.server.standings.Standings;
 import org.zealousladder.server.standings.StandingsService;
 import org.zealousladder.server.students.StudentPage.Enrolment;
+import org.zealousladder.server.students.StudentPage.PlansOfMeasure;
 import org.zealousladder.server.students.StudentPage.Lane;
 import org.zealousladder.server.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.tiers.TiersService;
@@ -42,9 +46,11 @@ public class StudentsService {
     private final StandingsService standing;
     private final DecisionsService decisions;
     private final TiersService tiers;
+    private final PlansService plans;
+    private final ConcernsService concerns;
 
     StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing,
-            DecisionsService decisions, TiersService tiers) {
+            DecisionsService decisions, TiersService tiers, PlansService plans, ConcernsService concerns) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
@@ -52,6 +58,8 @@ public class StudentsService {
         this.standing = standing;
         this.decisions = decisions;
         this.tiers = tiers;
+        this.plans = plans;
+        this.concerns = concerns;
     }
 
     public StudentPage page(int studentId, LocalDate asOf) {
@@ -65,6 +73,7 @@ public class StudentsService {
         Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
         List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.cardsOfStudent(now, byId.values(), all, taken, year, asOf);
+        Map<Integer, List<Plan>> planned = plans.knownOn(List.of(studentId), null, asOf).stream().collect(Collectors.groupingBy(Plan::measureId));
         List<Lane> lanes = new ArrayList<>();
         for (Measure m : byId.values()) {
             List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
@@ -76,7 +85,9 @@ public class StudentsService {
         return new StudentPage(now.ref(), now.classId(), now.grade(), now.support(), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
-                lanes, taken, tiers.ofStudent(studentId, asOf));
+                lanes, taken, tiers.ofStudent(studentId, asOf),
+                concerns.knownOn(List.of(studentId), null, asOf).stream().filter(c -> c.level() > 0).toList(),
+                byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), planned.get(m.id()))).toList());
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {

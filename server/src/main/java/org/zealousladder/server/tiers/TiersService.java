@@ -2,6 +2,7 @@ package org.zealousladder.server.tiers;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -106,6 +107,12 @@ public class TiersService {
     /** A decided tier as a student's page shows it; a retest has no tier. */
     public record TierOnRecord(String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason, @Nullable String by,
             LocalDate onDay) {}
+
+    /** The newest tier decided for each of the students in an area by {@code asOf}; those without one are left out. */
+    @Transactional(readOnly = true)
+    public Map<Integer, TierOnRecord> newest(Collection<Integer> students, String area, LocalDate asOf) {
+        return students.isEmpty() ? Map.of() : store.newest(students, area, asOf);
+    }
 
     /** What was decided for a student by {@code asOf}, the newest window first. */
     @Transactional(readOnly = true)

@@ -3,7 +3,9 @@ package org.zealousladder.server.tiers;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -38,6 +40,21 @@ class TiersStore {
                   left join people_person p on p.id = t.recorded_by
                  where t.student_id = :student and""" + KNOWN + " order by w.starts desc, t.area").param("student", student).param("asOf", asOf)
                 .query(TiersService.TierOnRecord.class).list();
+    }
+
+    private record NewestRow(int studentId, String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason,
+            @Nullable String by, LocalDate onDay) {}
+
+    Map<Integer, TiersService.TierOnRecord> newest(Collection<Integer> students, String area, LocalDate asOf) {
+        return db.sql("""
+                select distinct on (t.student_id) t.student_id, t.area, w.name as "window", y.name as year, t.outcome, t.tier, t.reason, p.name as "by",
+                       t.known_from as on_day
+                  from tiers_tier t join measures_window w on w.id = t.window_id join roster_year y on y.id = w.year_id
+                  left join people_person p on p.id = t.recorded_by
+                 where t.student_id = any(:students) and t.area = :area and t.tier is not null and""" + KNOWN + " order by t.student_id, w.starts desc")
+                .param("students", students.toArray(Integer[]::new)).param("area", area).param("asOf", asOf).query(NewestRow.class).stream()
+                .collect(Collectors.toMap(NewestRow::studentId, r -> new TiersService.TierOnRecord(r.area(), r.window(), r.year(), r.outcome(),
+                        r.tier(), r.reason(), r.by(), r.onDay())));
     }
 
     record OpinionRow(long id, int studentId, int tier, @Nullable String note, @Nullable String by, LocalDate onDay) {}

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
@@ -17,11 +18,14 @@ import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
+import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.Outliers;
+import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.goals.Goal;
 import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.plans.Plan;
 import org.zealousladder.server.roster.StudentRef;
 import org.zealousladder.server.scores.Score;
 import org.zealousladder.server.trends.TrendCard.GoalView;
@@ -48,14 +52,33 @@ final class CardMaker {
         this.asOf = asOf;
     }
 
-    TrendCard card(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Taken> taken) {
+    /**
+     * What a card is made from.
+     *
+     * @param scores of the year, in order
+     * @param taken decisions, the oldest first
+     * @param plans on the measure, the newest first
+     * @param population what the trend leans on; null where it is fitted by itself
+     */
+    record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Taken> taken, List<Plan> plans,
+            @Nullable Population population) {}
+
+    TrendCard card(Records records) {
+        Measure measure = records.measure();
+        List<Score> scores = records.scores();
+        Goal goal = records.goal();
+        List<Taken> taken = records.taken();
         List<Score> scored = scores.stream().filter(Score::scored).toList();
         ScoreSeries series = ScoreSeries.of(
                 scored.stream().mapToDouble(s -> week(s.takenOn())).toArray(),
                 scored.stream().mapToDouble(Score::value).toArray());
-        List<LocalDate> changes = taken.stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn)
-                .filter(d -> !d.isBefore(origin)).distinct().toList();
-        Decider decider = new Decider(measure.settings(), Trend.Method.SINGLE, measure.semOrZero());
+        List<LocalDate> changes = Stream.concat(taken.stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn),
+                        records.plans().stream().flatMap(p -> p.phases().stream()).map(Plan.PlanPhase::starts).filter(d -> goal != null && d.isAfter(goal.startDate()) && !d.isAfter(asOf)))
+                .filter(d -> !d.isBefore(origin)).distinct().sorted().toList();
+        Trend.Fitter single = s -> LeastSquares.fit(s, measure.semOrZero());
+        // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
+        Population population = goal == null || !changes.isEmpty() ? null : records.population();
+        Decider decider = new Decider(measure.settings(), population == null ? single : population);
         ScoreSeries monitored = goal == null ? series : series.from(week(goal.startDate().minusDays(BASELINE_DAYS)));
         List<ScoreSeries> phases = split(monitored, changes);
         ScoreSeries newest = phases.get(phases.size() - 1);
@@ -67,7 +90,7 @@ final class CardMaker {
             Trend trend = decider.fit(newest);
             Decision decision = decider.decide(newest, trend, line, week(asOf));
             goalView = goalView(goal, line, trend);
-            proposal = proposal(decision, decider, measure, newest, trend, line);
+            proposal = proposal(decision, decider, newest, trend, line);
             settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(proposal.kind(), asOf) ? null
                     : taken.get(taken.size() - 1).lookAgainOn();
         }
@@ -75,12 +98,20 @@ final class CardMaker {
         for (int i = 0; i < phases.size(); i++) {
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
             boolean goesOn = i == phases.size() - 1 && proposal != null && !proposal.kind().equals(Decision.Kind.TOO_SOON.code());
-            PhaseTrend trend = phaseTrend(decider.fit(phases.get(i)), phases.get(i), goesOn ? goal : null);
+            boolean last = i == phases.size() - 1;
+            PhaseTrend trend = phaseTrend(last ? decider.fit(phases.get(i)) : single.fit(phases.get(i)), phases.get(i), goesOn ? goal : null,
+                    last ? population : null);
             if (trend != null) {
                 trends.add(trend);
             }
         }
-        return new TrendCard(student, measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil);
+        return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil,
+                records.plans().stream().filter(Plan::open).findFirst().map(CardMaker::brief).orElse(null));
+    }
+
+    private static TrendCard.PlanBrief brief(Plan plan) {
+        return new TrendCard.PlanBrief(plan.id(), plan.phases().get(plan.phases().size() - 1).strategy(), plan.groupName(), plan.given(), plan.planned(),
+                plan.tooLittle());
     }
 
     private double week(LocalDate day) {
@@ -103,7 +134,7 @@ final class CardMaker {
         return phases;
     }
 
-    private @Nullable PhaseTrend phaseTrend(Trend trend, ScoreSeries phase, @Nullable Goal goal) {
+    private @Nullable PhaseTrend phaseTrend(Trend trend, ScoreSeries phase, @Nullable Goal goal, @Nullable Population population) {
         if (!(trend instanceof Trend.Fitted f)) {
             return null;
         }
@@ -115,7 +146,9 @@ final class CardMaker {
             days.add(day(from + i * (to - from) / STOPS));
         }
         days.add(day(lastScore));
-        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), days.stream().map(d -> stop(f, d)).toList());
+        boolean pooled = f.method() == Trend.Method.POOLED && population != null;
+        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), days.stream().map(d -> stop(f, d)).toList(),
+                pooled ? f.leaning() : null, pooled ? population.series() - 1 : null, pooled ? population.slopePerWeek() : null);
     }
 
     private TrendStop stop(Trend.Fitted f, LocalDate day) {
@@ -130,15 +163,15 @@ final class CardMaker {
                 chance, projected);
     }
 
-    private Proposal proposal(Decision decision, Decider decider, Measure measure, ScoreSeries phase, Trend trend, GoalLine line) {
+    private Proposal proposal(Decision decision, Decider decider, ScoreSeries phase, Trend trend, GoalLine line) {
         LocalDate since = decision.kind() == Decision.Kind.CHANGE || decision.kind() == Decision.Kind.RAISE
                 ? day(phase.week(decider.since(phase, line, decision.kind()))) : null;
         List<RuleSays> rules = Arrays.stream(Rule.values()).map(rule -> {
             RuleSettings s = decision.rule();
             RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
             Decision says = rule == s.rule() ? decision
-                    : new Decider(other, Trend.Method.SINGLE, measure.semOrZero()).decide(phase, trend, line, week(asOf));
-            return new RuleSays(rule.label(), says.kind().label(), rule == s.rule());
+                    : decider.with(other).decide(phase, trend, line, week(asOf));
+            return new RuleSays(rule.label(), says.kind().label(), says.evidence(), rule == s.rule());
         }).toList();
         return new Proposal(decision.kind().code(), decision.kind().label(), decision.reason(), evidence(decision, since),
                 decision.kind().wantsAction(), decision.priority(), since, decision.figures().moreScores(), rules);

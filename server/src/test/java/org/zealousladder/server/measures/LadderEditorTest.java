@@ -35,7 +35,7 @@ class LadderEditorTest {
     private final LadderEditor editor = new LadderEditor(store, calendar);
 
     private static Measure measure(String better) {
-        return new Measure(1, "m", "Measure", "screening", "Reading", "points", 0, 200, 0, better, 4.0, "chance", 6, 4);
+        return new Measure(1, "m", "Measure", "screening", "Reading", "points", 0, 200, 0, better, 4.0, "chance", 6, 4, 4, 0.25, 0.9);
     }
 
     private static List<DrawnBand> bands(Double... cuts) {

@@ -13,8 +13,8 @@ import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.scores.ScoresService.SchoolValue;
 
 class SchoolScoresTest {
-    private static final Measure HIGHER = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", null, "chance", 6, 4);
-    private static final Measure LOWER = new Measure(2, "t", "T", "probe", "Reading", "seconds", 0, 300, 0, "lower", null, "chance", 6, 4);
+    private static final Measure HIGHER = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", null, "chance", 6, 4, 4, 0.25, 0.9);
+    private static final Measure LOWER = new Measure(2, "t", "T", "probe", "Reading", "seconds", 0, 300, 0, "lower", null, "chance", 6, 4, 4, 0.25, 0.9);
 
     private static SchoolScores of(double... values) {
         List<SchoolValue> all = new ArrayList<>();

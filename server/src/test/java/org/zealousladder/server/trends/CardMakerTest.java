@@ -22,7 +22,7 @@ class CardMakerTest {
     private static final LocalDate YEAR = LocalDate.of(2025, 8, 25);
     private static final LocalDate OCTOBER = LocalDate.of(2025, 10, 2);
     private static final LocalDate TODAY = LocalDate.of(2026, 1, 23);
-    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4);
+    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25, 0.9);
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern");
     private static final int[] WOBBLE = {2, -1, 1, -2, 0, 1, -1, 2, -2, 1, 0, -1, 1, 0, -1, 2};
 
@@ -35,7 +35,7 @@ class CardMakerTest {
     }
 
     private static Goal goal(double score) {
-        return new Goal(9, 1, 1, OCTOBER.plusWeeks(1), 50, LocalDate.of(2026, 5, 8), score);
+        return new Goal(9, 1, 1, OCTOBER.plusWeeks(1), 50, LocalDate.of(2026, 5, 8), score, "by-hand", null, null, null);
     }
 
     private static Taken planChanged(LocalDate on) {
@@ -43,7 +43,7 @@ class CardMakerTest {
     }
 
     private static TrendCard card(List<Score> scores, Goal goal, Taken... taken) {
-        return new CardMaker(YEAR, TODAY).card(STUDENT, MEASURE, scores, goal, List.of(taken));
+        return new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(taken), List.of(), null));
     }
 
     @Test

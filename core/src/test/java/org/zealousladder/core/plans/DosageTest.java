@@ -1,0 +1,29 @@
+package org.zealousladder.core.plans;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class DosageTest {
+    private static final LocalDate MONDAY = LocalDate.of(2026, 1, 5);
+
+    @Test
+    void plannedIsWeeksTimesSessionsOverAllPhases() {
+        Dosage d = Dosage.of(List.of(new Dosage.Phase(MONDAY, MONDAY.plusWeeks(4), 3), new Dosage.Phase(MONDAY.plusWeeks(4), MONDAY.plusWeeks(6), 5)), 18);
+        assertEquals(22, d.planned());
+        assertFalse(d.tooLittle());
+        assertTrue(new Dosage(22, 13).tooLittle());
+        assertFalse(new Dosage(20, 12).tooLittle(), "60 % is enough");
+    }
+
+    @Test
+    void aWeekBegunCountsByItsDaysAndOneThatIsToComeNotAtAll() {
+        assertEquals(1, Dosage.of(List.of(new Dosage.Phase(MONDAY, MONDAY.plusDays(4), 3)), 0).planned());
+        assertEquals(0, Dosage.of(List.of(new Dosage.Phase(MONDAY, MONDAY.minusDays(3), 3)), 0).planned());
+        assertFalse(new Dosage(1, 0).tooLittle(), "the first week tells nothing");
+    }
+}

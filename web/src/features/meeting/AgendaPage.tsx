@@ -1,0 +1,108 @@
+import { useState } from 'react';
+import type { AgendaItem, MeetingView } from '../../api/types';
+import { longDay, score } from '../../app/format';
+import { useNames } from '../../app/names';
+import { className, useScope } from '../../app/scope';
+import { commonFrame } from '../../charts/scales';
+import { TrendChart } from '../../charts/TrendChart';
+import { Button } from '../../ui/Button';
+import { DecisionWord } from '../../ui/Decision';
+import { PlanNote } from '../plans/PlanNote';
+import { LEVELS } from '../plans/words';
+import { DecideDialog, type DecisionKind, offered } from '../trends/DecideDialog';
+import { DecisionLog } from '../trends/DecisionLog';
+
+interface Props {
+  item: AgendaItem;
+  view: MeetingView;
+  place: number;
+  onPaper?: boolean;
+  onDone?: () => void;
+}
+
+/** One student as the team talks about them: what is proposed and why, chart, plan, sessions, goal, decisions, room for notes. */
+export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props) {
+  const { live } = useScope();
+  const { nameOf } = useNames();
+  const [deciding, setDeciding] = useState<DecisionKind | null>(null);
+  const { card } = item;
+  const d = card.decision;
+  const frame = commonFrame([card], { goals: item.replacedGoals, medians: view.peers.map((p) => p.median) });
+  const plan = item.plans.find((p) => p.closedOn === undefined);
+  return (
+    <article
+      aria-label={nameOf(card.student)}
+      className={onPaper ? `whole-page keep ${place > 0 ? 'break-before-page' : ''}` : ''}
+    >
+      <h1 className="text-[19px] font-semibold tracking-tight m-0">
+        {nameOf(card.student)}{' '}
+        <span className="text-soft font-normal text-[15px]">
+          {card.measure.name} · {className(card.student.className)}
+          {item.concern && ` · ${LEVELS[item.concern.level]?.toLowerCase()}`}
+        </span>
+      </h1>
+      {d && (
+        <p className="mt-0.5 mb-2">
+          <DecisionWord kind={d.kind} label={`${d.label}.`} /> {d.reason}{' '}
+          <span className="text-soft">{d.evidence}</span>
+        </p>
+      )}
+      <TrendChart
+        card={card}
+        frame={frame}
+        width={860}
+        height={onPaper ? 300 : 330}
+        size="large"
+        peers={view.peers}
+        replacedGoals={item.replacedGoals}
+      />
+      {live && d && !onPaper && (
+        <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
+          <span className="text-soft text-[14px]">Decide:</span>
+          {offered(d.kind).map((o, i) => (
+            <Button
+              key={o.kind}
+              look={i === 0 && !card.settledUntil ? 'line' : 'plain'}
+              onClick={() => setDeciding(o.kind)}
+            >
+              {o.label}
+            </Button>
+          ))}
+          {onDone && <Button onClick={onDone}>Next student</Button>}
+        </div>
+      )}
+      <div className="grid md:grid-cols-2 print:grid-cols-2 gap-x-8 gap-y-3 mt-3">
+        <div>
+          <PlanNote plans={item.plans} />
+          {card.goal && (
+            <section aria-label="Goal" className="mt-2">
+              <h3 className="text-[15px] font-semibold m-0">Goal</h3>
+              <p className="m-0 text-[14px] text-soft">
+                {score(card.goal.goalScore)} by {longDay(card.goal.goalDate)}, from {score(card.goal.startScore)} on{' '}
+                {longDay(card.goal.startDate)}.
+              </p>
+            </section>
+          )}
+        </div>
+        <div>
+          {item.decisions.length === 0 && <p className="m-0 text-soft text-[14px]">Nothing has been decided so far.</p>}
+          <DecisionLog decisions={item.decisions} />
+        </div>
+      </div>
+      <section aria-label="Notes" className={`mt-4 ${onPaper ? '' : 'hidden'}`}>
+        <h3 className="text-[15px] font-semibold m-0 mb-6">Notes</h3>
+        <div className="border-b border-line mb-8" />
+        <div className="border-b border-line" />
+      </section>
+      {deciding && (
+        <DecideDialog
+          card={card}
+          kind={deciding}
+          plan={plan}
+          strategies={view.strategies}
+          onClose={() => setDeciding(null)}
+        />
+      )}
+    </article>
+  );
+}
