@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import type { Scope } from '../app/scope';
 import { api, data } from './client';
 import type { paths } from './schema';
-import type { DecisionForm, DecisionRuleForm, GoalDraft, GoalForm } from './types';
+import type { DecisionForm, DecisionRuleForm, GoalDraft, GoalForm, ReadingForm } from './types';
 
 export function useSession() {
   return useQuery({
@@ -236,6 +236,31 @@ export function useSpans(scope: Scope, from: string, to: string) {
   });
 }
 
+export function useReadingHome(scope: Scope) {
+  const { who, year, asOf } = scope;
+  return useQuery({
+    queryKey: ['records', 'reading', who, year, asOf],
+    queryFn: () => data(api.GET('/api/reading', { params: { query: { who, year, asOf } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useReading(id: number, asOf: string) {
+  return useQuery({
+    queryKey: ['records', 'reading', id, asOf],
+    queryFn: () => data(api.GET('/api/reading/{id}', { params: { path: { id }, query: { asOf } } })),
+  });
+}
+
+/** What a reading comes to, counted by the server while it is finished; the last answer stays meanwhile. */
+export function useOutcome(form: ReadingForm) {
+  return useQuery({
+    queryKey: ['outcome', form],
+    queryFn: () => data(api.POST('/api/reading/outcome', { body: form })),
+    placeholderData: keepPreviousData,
+  });
+}
+
 export function usePlans(scope: Scope) {
   const { who, measure, year, asOf } = scope;
   return useQuery({
@@ -334,3 +359,16 @@ export const useStrategy = () =>
   useChange((body: Body<'/api/plans/strategies'>) => api.POST('/api/plans/strategies', { body }));
 export const useClassMedian = () =>
   useChange((body: Body<'/api/strip/median'>) => api.POST('/api/strip/median', { body }));
+export const useSaveReading = () => useChange((body: ReadingForm) => data(api.POST('/api/reading', { body })));
+export const useWithdrawReading = () =>
+  useChange((id: number) => api.POST('/api/reading/{id}/withdrawal', { params: { path: { id } } }));
+export const useAddPassage = () =>
+  useChange((body: Body<'/api/reading/passages'>) => data(api.POST('/api/reading/passages', { body })));
+export const usePassageState = () =>
+  useChange(({ id, ...body }: { id: number; schoolId: number; retired: boolean }) =>
+    api.POST('/api/reading/passages/{id}/state', { params: { path: { id } }, body }),
+  );
+export const useSaveBehaviour = () =>
+  useChange((body: Body<'/api/reading/behaviours'>) => api.POST('/api/reading/behaviours', { body }));
+export const useSaveLevels = () =>
+  useChange((body: Body<'/api/reading/levels'>) => api.POST('/api/reading/levels', { body }));

@@ -61,7 +61,7 @@ export interface paths {
         };
         get: operations["cuts"];
         put?: never;
-        post: operations["save_2"];
+        post: operations["save_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -157,7 +157,7 @@ export interface paths {
         };
         get: operations["grid"];
         put?: never;
-        post: operations["save_1"];
+        post: operations["save_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -398,6 +398,134 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["home"];
+        put?: never;
+        post: operations["save_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/behaviours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["behaviour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["levels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["outcome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/passages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["passage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/passages/{id}/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["retire"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pair"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/{id}/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw"];
         delete?: never;
         options?: never;
         head?: never;
@@ -911,6 +1039,12 @@ export interface components {
             plans: components["schemas"]["Plan"][];
             replacedGoals: components["schemas"]["Goal"][];
         };
+        Answer: {
+            /** Format: int32 */
+            points: number;
+            /** Format: int32 */
+            questionId: number;
+        };
         Apart: {
             student: components["schemas"]["StudentRef"];
             /** Format: int32 */
@@ -940,6 +1074,24 @@ export interface components {
             date: string;
             /** Format: double */
             score: number;
+        };
+        Behaviour: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            retired: boolean;
+            /** Format: int32 */
+            schoolId?: number;
+            teach: string;
+        };
+        BehaviourForm: {
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            retired: boolean;
+            /** Format: int32 */
+            schoolId: number;
+            teach: string;
         };
         Benchmark: {
             band: string;
@@ -1453,6 +1605,10 @@ export interface components {
             /** Format: int32 */
             unchanged: number;
         };
+        KeptReading: {
+            /** Format: int64 */
+            id: number;
+        };
         LadderForm: {
             bands: components["schemas"]["DrawnBand"][];
             /** Format: int32 */
@@ -1493,6 +1649,21 @@ export interface components {
             /** Format: int32 */
             tier: number;
         };
+        LevelsForm: {
+            levels: components["schemas"]["ReadingLevel"][];
+            /** Format: int32 */
+            schoolId: number;
+        };
+        LineOutcome: {
+            /** Format: int32 */
+            errors: number;
+            /** Format: int32 */
+            firstWord: number;
+            /** Format: int32 */
+            lastWord: number;
+            /** Format: int32 */
+            selfCorrected: number;
+        };
         LocalForm: {
             /** Format: int32 */
             school: number;
@@ -1511,6 +1682,13 @@ export interface components {
             owed: components["schemas"]["Owed"][];
             /** Format: int32 */
             windowId: number;
+        };
+        MarkAt: {
+            /** Format: double */
+            at: number;
+            kind: string;
+            /** Format: int32 */
+            word: number;
         };
         Measure: {
             area: string;
@@ -1596,6 +1774,21 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        NewPassage: {
+            body: string;
+            /** Format: int32 */
+            grade?: number;
+            questions: components["schemas"]["NewQuestion"][];
+            /** Format: int32 */
+            schoolId: number;
+            title: string;
+        };
+        NewQuestion: {
+            kind: string;
+            /** Format: int32 */
+            points: number;
+            question: string;
+        };
         NewScore: {
             /** Format: int32 */
             measureId: number;
@@ -1673,11 +1866,54 @@ export interface components {
             /** Format: int32 */
             window: number;
         };
+        Outcome: {
+            /** Format: double */
+            accuracy: number;
+            /** Format: double */
+            comprehension?: number;
+            /** Format: double */
+            correctPerMinute: number;
+            /** Format: double */
+            errorRatio?: number;
+            /** Format: int32 */
+            errors: number;
+            /** Format: double */
+            inferential?: number;
+            lines: components["schemas"]["LineOutcome"][];
+            /** Format: double */
+            literal?: number;
+            proposedLevel: string;
+            /** Format: int32 */
+            selfCorrected: number;
+            /** Format: double */
+            selfCorrectionRatio?: number;
+            sentence: string;
+            teach: components["schemas"]["TeachNext"][];
+            /** Format: int32 */
+            words: number;
+        };
         Owed: {
             /** Format: int32 */
             measureId: number;
             /** Format: int32 */
             studentId: number;
+        };
+        Passage: {
+            /** Format: int32 */
+            grade?: number;
+            /** Format: int32 */
+            id: number;
+            lines: string[][];
+            questions: components["schemas"]["Question"][];
+            retired: boolean;
+            title: string;
+            /** Format: int32 */
+            words: number;
+        };
+        PassageState: {
+            retired: boolean;
+            /** Format: int32 */
+            schoolId: number;
         };
         PdfBegun: {
             /** Format: int64 */
@@ -1893,6 +2129,99 @@ export interface components {
             /** Format: int32 */
             tier: number;
         };
+        Question: {
+            /** Format: int32 */
+            id: number;
+            kind: string;
+            /** Format: int32 */
+            points: number;
+            question: string;
+        };
+        ReadingBrief: {
+            /** Format: double */
+            accuracy: number;
+            /** Format: double */
+            correctPerMinute: number;
+            /** Format: int64 */
+            id: number;
+            level: string;
+            passage: string;
+            /** Format: int32 */
+            passageId: number;
+            /** Format: date */
+            readOn: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        ReadingForm: {
+            answers: components["schemas"]["Answer"][];
+            /** Format: int32 */
+            lastWord: number;
+            level?: string;
+            levelReason?: string;
+            /** Format: int32 */
+            limitSeconds?: number;
+            marks: components["schemas"]["MarkAt"][];
+            /** Format: int32 */
+            measureId?: number;
+            note?: string;
+            /** Format: int32 */
+            passageId: number;
+            /** Format: date */
+            readOn: string;
+            /** Format: int32 */
+            retelling?: number;
+            /** Format: double */
+            seconds: number;
+            seen: components["schemas"]["Seen"][];
+            /** Format: int32 */
+            studentId: number;
+        };
+        ReadingHome: {
+            behaviours: components["schemas"]["Behaviour"][];
+            levels: components["schemas"]["ReadingLevel"][];
+            mayChange: boolean;
+            passages: components["schemas"]["Passage"][];
+            readings: components["schemas"]["ReadingBrief"][];
+            /** Format: int32 */
+            schoolId: number;
+            students: components["schemas"]["StudentRef"][];
+        };
+        ReadingLevel: {
+            /** Format: double */
+            accuracy: number;
+            /** Format: double */
+            comprehension: number;
+            name: string;
+        };
+        ReadingPair: {
+            behaviours: components["schemas"]["Behaviour"][];
+            others: components["schemas"]["ReadingRecord"][];
+            reading: components["schemas"]["ReadingRecord"];
+        };
+        ReadingRecord: {
+            answers: components["schemas"]["Answer"][];
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            lastWord: number;
+            level: string;
+            levelReason?: string;
+            /** Format: int32 */
+            limitSeconds?: number;
+            marks: components["schemas"]["MarkAt"][];
+            note?: string;
+            outcome: components["schemas"]["Outcome"];
+            passage: components["schemas"]["Passage"];
+            /** Format: date */
+            readOn: string;
+            /** Format: int32 */
+            retelling?: number;
+            /** Format: double */
+            seconds: number;
+            seen: components["schemas"]["Seen"][];
+            student: components["schemas"]["StudentRef"];
+        };
         ReportBand: {
             /** Format: int32 */
             count: number;
@@ -2039,6 +2368,11 @@ export interface components {
             /** Format: date */
             starts: string;
             window: string;
+        };
+        Seen: {
+            /** Format: int32 */
+            behaviourId: number;
+            shown: boolean;
         };
         SessionView: {
             demo: boolean;
@@ -2263,6 +2597,10 @@ export interface components {
             reason?: string;
             /** Format: int32 */
             studentId: number;
+        };
+        TeachNext: {
+            behaviour: string;
+            teach: string;
         };
         TierOnRecord: {
             area: string;
@@ -2550,7 +2888,7 @@ export interface operations {
             };
         };
     };
-    save_2: {
+    save_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2713,7 +3051,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3122,6 +3460,214 @@ export interface operations {
                 "application/json": components["schemas"]["PlanChange"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    home: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadingHome"];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptReading"];
+                };
+            };
+        };
+    };
+    behaviour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BehaviourForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    levels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LevelsForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    outcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Outcome"];
+                };
+            };
+        };
+    };
+    passage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassage"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptReading"];
+                };
+            };
+        };
+    };
+    retire: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassageState"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    pair: {
+        parameters: {
+            query: {
+                asOf: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadingPair"];
+                };
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {

@@ -14,6 +14,7 @@ const Ladder = lazy(() => import('../features/ladder/LadderPage'));
 const Trends = lazy(() => import('../features/trends/TrendsPage'));
 const Strip = lazy(() => import('../features/strip/StripPage'));
 const Plans = lazy(() => import('../features/plans/PlansPage'));
+const Reading = lazy(() => import('../features/reading/ReadingPage'));
 const Meeting = lazy(() => import('../features/meeting/MeetingPage'));
 const Student = lazy(() => import('../features/students/StudentView'));
 const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
@@ -41,6 +42,7 @@ const SCOPED = {
   '/strip': Strip,
   '/plans': Plans,
   '/meeting': Meeting,
+  '/reading': Reading,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,

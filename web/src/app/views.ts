@@ -6,7 +6,7 @@ export const VIEWS = [
   { path: '/desk', name: 'Desk', key: 'd' },
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
-  { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting'] },
+  { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting', '/reading'] },
   { path: '/records', name: 'Records', key: 'r' },
   {
     path: '/setup/cuts',
@@ -39,6 +39,7 @@ export const MONITORING = [
   { path: '/strip', name: 'Weekly scores' },
   { path: '/plans', name: 'Plans and sessions' },
   { path: '/meeting', name: 'Meeting' },
+  { path: '/reading', name: 'Reading aloud' },
 ] as const;
 export const SETUP = [
   { path: '/setup/cuts', name: 'Cut scores' },

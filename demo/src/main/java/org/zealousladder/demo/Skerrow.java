@@ -30,6 +30,7 @@ final class Skerrow {
 
     void write() throws IOException {
         sheets.row("schools", SCHOOL, "Skerrow Island School");
+        Passages.write(sheets);
         sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
         sheets.row("people", "m.tveit", "M. Tveit", "coordinator", SCHOOL);
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));

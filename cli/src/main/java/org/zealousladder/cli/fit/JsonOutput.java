@@ -12,10 +12,12 @@ import tools.jackson.core.json.JsonFactory;
 /** JSON as docs/formats.md promises it; a field that does not apply is left out. */
 final class JsonOutput implements FitOutput {
     private JsonGenerator json;
+    private boolean pooled;
 
     @Override
     public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
         open(out);
+        pooled = options.method() == Trend.Method.POOLED;
         json.writeStringProperty("asOf", options.asOf().toString());
         json.writeStringProperty("origin", options.origin().toString());
         json.writeStringProperty("method", method);
@@ -82,16 +84,16 @@ final class JsonOutput implements FitOutput {
     }
 
     private void trend(FittedSeries s, Trend.Fitted t) {
-        json.writeStringProperty("fittedBy", s.fittedBy());
         json.writeNumberProperty("intercept", t.intercept());
         json.writeNumberProperty("slopePerWeek", t.slope());
         json.writeNumberProperty("slopeSe", s.slopeSe());
-        json.writeNumberProperty("interceptSe", s.interceptSe());
         json.writeNumberProperty("slopeLow", t.slopeLow());
         json.writeNumberProperty("slopeHigh", t.slopeHigh());
         json.writeNumberProperty("residualSd", t.residualSd());
         json.writeNumberProperty("df", t.df());
-        if (t.method() == Trend.Method.POOLED) {
+        if (pooled) {
+            json.writeStringProperty("fittedBy", s.fittedBy());
+            json.writeNumberProperty("interceptSe", s.interceptSe());
             json.writeNumberProperty("leaning", t.leaning());
         }
     }

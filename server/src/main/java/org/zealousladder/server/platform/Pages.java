@@ -22,7 +22,7 @@ import io.swagger.v3.oas.annotations.Hidden;
 class Pages {
     private final SecureRandom random = new SecureRandom();
 
-    @GetMapping({"/", "/index.html", "/sign-in", "/setup", "/desk", "/ladder", "/trends", "/strip", "/plans", "/meeting", "/students/{id}", "/records", "/coverage", "/entry", "/table", "/tiers",
+    @GetMapping({"/", "/index.html", "/sign-in", "/setup", "/desk", "/ladder", "/trends", "/strip", "/plans", "/meeting", "/reading", "/students/{id}", "/records", "/coverage", "/entry", "/table", "/tiers",
         "/report", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
     ResponseEntity<String> page(HttpServletResponse response) throws IOException {
         byte[] bytes = new byte[16];

@@ -7,7 +7,7 @@ import org.zealousladder.server.records.csv.BadCsvException;
 
 /** All kinds of files, and which one a header row is. */
 final class ImportKinds {
-    static final List<ImportKind> ALL = Stream.of(ScoreKinds.all(), PlanKinds.all(), RosterKinds.all(), MeasureKinds.all(), NormKinds.all()).flatMap(List::stream).toList();
+    static final List<ImportKind> ALL = Stream.of(ScoreKinds.all(), PlanKinds.all(), ReadingKinds.all(), RosterKinds.all(), MeasureKinds.all(), NormKinds.all()).flatMap(List::stream).toList();
 
     private ImportKinds() {}
 

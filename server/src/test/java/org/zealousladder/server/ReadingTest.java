@@ -1,0 +1,134 @@
+package org.zealousladder.server;
+
+import static org.hamcrest.Matchers.containsString;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.zealousladder.server.platform.Viewer;
+import tools.jackson.databind.JsonNode;
+
+/** Reading aloud, from the marks to what is taught next. */
+class ReadingTest extends ScreeningTest {
+    private static final String TODAY = "2026-03-13";
+
+    private JsonNode home(String login, String code) {
+        return body(read(person(login), "/api/reading" + scope(code, "")));
+    }
+
+    private JsonNode passage(String title) {
+        return each(home("b.calder", "2025-FULMAR").get("passages")).filter(p -> p.get("title").asString().equals(title)).findFirst().orElseThrow();
+    }
+
+    private static Map<String, Object> mark(int word, String kind, double at) {
+        return Map.of("word", word, "kind", kind, "at", at);
+    }
+
+    private Map<String, Object> reading(String student, JsonNode passage, List<Map<String, Object>> marks) {
+        JsonNode library = home("b.calder", "2025-FULMAR").get("behaviours");
+        return new HashMap<>(Map.of("studentId", student(student), "passageId", passage.get("id").asInt(), "readOn", TODAY, "seconds", 60, "limitSeconds", 60,
+                "lastWord", 90, "marks", marks, "retelling", 3, "answers", List.of(Map.of("questionId", passage.at("/questions/0/id").asInt(), "points", 1),
+                        Map.of("questionId", passage.at("/questions/2/id").asInt(), "points", 0)),
+                "seen", List.of(Map.of("behaviourId", library.at("/0/id").asInt(), "shown", true), Map.of("behaviourId", library.at("/1/id").asInt(), "shown", false))));
+    }
+
+    private static final List<Map<String, Object>> MARKS = List.of(mark(4, "error", 2.5), mark(17, "left-out", 9), mark(23, "self-corrected", 14),
+            mark(23, "inserted", 15), mark(40, "told", 30), mark(66, "error", 44));
+
+    @Test
+    void aReadingIsCountedKeptReadBackAndCompared() throws Exception {
+        String code = "2025-READA";
+        newClass(code, 3, "b.calder", "Ada");
+        JsonNode tide = passage("The tide table");
+        assertTrue(tide.get("words").asInt() > 150);
+        Map<String, Object> form = reading("Ada " + code, tide, MARKS);
+        JsonNode outcome = body(send(person("b.calder"), "/api/reading/outcome", form).andExpect(status().isOk()));
+        assertEquals(85, outcome.get("correctPerMinute").asDouble(), 1e-9);
+        assertEquals(85 / 90.0, outcome.get("accuracy").asDouble(), 1e-9);
+        assertEquals(18, outcome.get("errorRatio").asDouble(), 1e-9);
+        assertEquals(6, outcome.get("selfCorrectionRatio").asDouble(), 1e-9);
+        assertEquals(4 / 7.0, outcome.get("comprehension").asDouble(), 1e-9, "three of four retold, one of one, none of two");
+        assertEquals(1, outcome.get("literal").asDouble());
+        assertEquals(0, outcome.get("inferential").asDouble());
+        assertEquals("Reads it with help", outcome.get("proposedLevel").asString());
+        assertEquals(1, outcome.get("teach").size(), "what was shown gives nothing to teach");
+        assertEquals(5, each(outcome.get("lines")).mapToInt(l -> l.get("errors").asInt()).sum());
+        form.put("measureId", measure("oral-reading"));
+        long first = body(send(person("b.calder"), "/api/reading", form).andExpect(status().isOk())).get("id").asLong();
+        JsonNode back = body(read(person("b.calder"), "/api/reading/" + first + "?asOf=" + TODAY)).get("reading");
+        assertEquals(6, back.get("marks").size());
+        assertEquals(2.5, each(back.get("marks")).filter(m -> m.get("word").asInt() == 4).findFirst().orElseThrow().get("at").asDouble());
+        JsonNode page = body(read(person("b.calder"), "/api/trends/" + student("Ada " + code) + "/" + measure("oral-reading") + "?asOf=" + TODAY));
+        assertEquals(85, page.at("/history/0/value").asDouble(), "the rate is the day's score");
+        // The same passage again: that day has a score, so neither is saved; without it the reading is, and the first stands beside it.
+        send(person("b.calder"), "/api/reading", form).andExpect(status().isConflict());
+        form.remove("measureId");
+        form.put("marks", List.of(mark(4, "error", 2)));
+        long second = body(send(person("b.calder"), "/api/reading", form).andExpect(status().isOk())).get("id").asLong();
+        JsonNode pair = body(read(person("b.calder"), "/api/reading/" + second + "?asOf=" + TODAY));
+        assertEquals(1, pair.get("others").size());
+        assertEquals(5, pair.at("/others/0/outcome/errors").asInt());
+        assertEquals(2, home("b.calder", code).get("readings").size());
+        send(person("r.oduya"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNotFound());
+        send(person("b.calder"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNoContent());
+        assertEquals(1, home("b.calder", code).get("readings").size());
+        read(person("r.oduya"), "/api/reading/" + first + "?asOf=" + TODAY).andExpect(status().isNotFound());
+        send(person("r.oduya"), "/api/reading", form).andExpect(status().isForbidden());
+    }
+
+    @Test
+    void anotherLevelNeedsAReasonAndWhatCannotBeIsRefused() throws Exception {
+        String code = "2025-READB";
+        newClass(code, 3, "b.calder", "Ada");
+        JsonNode tide = passage("The tide table");
+        Map<String, Object> form = reading("Ada " + code, tide, MARKS);
+        form.put("level", "Reads it alone");
+        send(person("b.calder"), "/api/reading", form).andExpect(jsonPath("$.field").value("levelReason"));
+        form.put("levelReason", "Was ill and read it well last week");
+        send(person("b.calder"), "/api/reading", form).andExpect(status().isOk());
+        form.put("level", "Flies");
+        send(person("b.calder"), "/api/reading", form).andExpect(jsonPath("$.detail", containsString("no level 'Flies'")));
+        form.remove("level");
+        for (Object[] bad : new Object[][] {{"lastWord", 900, "cannot be number 900"}, {"lastWord", 0, "At least one word"}, {"seconds", 0, "above 0 seconds"},
+            {"marks", List.of(mark(4, "error", 1), mark(4, "told", 2)), "two marks"}, {"marks", List.of(mark(4, "mumbled", 1)), "not a mark"},
+            {"readOn", "2026-03-16", "in the future"}}) {
+            Map<String, Object> wrong = new HashMap<>(form);
+            wrong.put((String) bad[0], bad[1]);
+            send(person("b.calder"), "/api/reading", wrong).andExpect(status().is4xxClientError()).andExpect(jsonPath("$.detail", containsString((String) bad[2])));
+        }
+        assertEquals(1, home("b.calder", code).get("readings").size(), "nothing was half-saved");
+    }
+
+    @Test
+    void passagesLevelsAndTheLibraryAreTheSchools() throws Exception {
+        String text = "One two three four five six seven eight nine ten\neleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty";
+        Map<String, Object> passage = new HashMap<>(Map.of("schoolId", school(), "title", "Counting", "body", text,
+                "questions", List.of(Map.of("kind", "literal", "question", "What comes after nine?", "points", 1))));
+        send(person("r.oduya"), "/api/reading/passages", passage).andExpect(status().isOk());
+        JsonNode kept = passage("Counting");
+        assertEquals(20, kept.get("words").asInt());
+        assertEquals(2, kept.get("lines").size());
+        passage.put("body", "Too short a text");
+        send(person("r.oduya"), "/api/reading/passages", passage).andExpect(jsonPath("$.detail", containsString("20 to 2,000 words; this one has 4")));
+        send(person("r.oduya"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true)).andExpect(status().isForbidden());
+        send(person("m.tveit"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true)).andExpect(status().isNoContent());
+        assertTrue(passage("Counting").get("retired").asBoolean());
+        List<Map<String, Object>> levels = List.of(Map.of("name", "Reads it alone", "accuracy", 0.96, "comprehension", 0.75),
+                Map.of("name", "Reads it with help", "accuracy", 0.98, "comprehension", 0.5), Map.of("name", "Too hard for now", "accuracy", 0, "comprehension", 0));
+        send(person("m.tveit"), "/api/reading/levels", Map.of("schoolId", school(), "levels", levels)).andExpect(jsonPath("$.detail", containsString("must not rise")));
+        send(person("r.oduya"), "/api/reading/levels", Map.of("schoolId", school(), "levels", levels.subList(0, 2))).andExpect(status().isForbidden());
+        Map<String, Object> behaviour = Map.of("schoolId", school(), "name", "Looks at the title", "teach", "Talk about the title first", "retired", false);
+        send(person("r.oduya"), "/api/reading/behaviours", behaviour).andExpect(status().isForbidden());
+        send(person("m.tveit"), "/api/reading/behaviours", behaviour).andExpect(status().isNoContent());
+        assertTrue(each(home("r.oduya", "2025-KITTIWAKE").get("behaviours")).anyMatch(b -> b.get("name").asString().equals("Looks at the title")));
+        signInHere(Viewer.SYSTEM);
+        assertEquals(1, imports.take(TestServer.csv("passage,title,text", "tide-table,The tide table,Another text altogether")).refused(), "a text that was read is not changed");
+        assertFalse(passage("The tide table").get("retired").asBoolean());
+    }
+}
