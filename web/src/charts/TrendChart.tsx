@@ -70,17 +70,19 @@ export function TrendChart({ card, frame, width, height, size, peers = [], repla
         radius={mini ? 1.7 : size === 'small' ? 2.4 : 3.6}
         marked={marked}
       />
-      {size === 'large' && <Labels card={card} frame={frame} peers={peers} scales={scales} />}
+      {size === 'large' && <Labels card={card} goal={draft ?? card.goal} frame={frame} peers={peers} scales={scales} />}
     </svg>
   );
 }
 
 function Labels({
   card,
+  goal,
   peers,
   scales,
 }: {
   card: TrendCard;
+  goal: { goalScore: number } | undefined;
   frame: Frame;
   peers: PeerMedian[];
   scales: ReturnType<typeof scalesFor>;
@@ -89,10 +91,10 @@ function Labels({
   const newest = card.phases.at(-1);
   const end = newest?.stops.at(-1);
   const labels: { text: string; at: number; colour: string }[] = [];
-  if (card.goal)
+  if (goal)
     labels.push({
-      text: `Goal ${score(card.goal.goalScore)}`,
-      at: scales.y(card.goal.goalScore),
+      text: `Goal ${score(goal.goalScore)}`,
+      at: scales.y(goal.goalScore),
       colour: 'var(--act)',
     });
   if (end && newest && end.date > newest.lastScore)

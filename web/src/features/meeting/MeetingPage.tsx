@@ -36,6 +36,7 @@ export default function MeetingPage() {
           <label className="flex items-baseline gap-2">
             <span className="text-soft">Group</span>
             <select
+              aria-label="Group"
               value={group ?? ''}
               onChange={(e) => set({ group: e.target.value, at: undefined })}
               className="py-0.5!"

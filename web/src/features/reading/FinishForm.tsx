@@ -90,6 +90,7 @@ export function FinishForm({
                   </span>
                 </span>
                 <select
+                  aria-label={q.question}
                   value={answers[q.id] ?? ''}
                   onChange={(e) => setAnswers({ ...answers, [q.id]: e.target.value })}
                   className="py-0.5!"

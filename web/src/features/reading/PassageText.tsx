@@ -112,7 +112,7 @@ function Word({
   return (
     <span className="relative inline-block">
       {sign && (
-        <span aria-hidden className="absolute -top-[17px] left-0 text-[12px] leading-none text-plum font-semibold">
+        <span aria-hidden className="absolute top-[1px] left-0 text-[12px] leading-none text-plum font-semibold">
           {sign}
         </span>
       )}
@@ -129,10 +129,7 @@ function Word({
         </span>
       )}
       {before && (
-        <span
-          aria-hidden
-          className="absolute -bottom-[13px] left-0 text-[11px] leading-none text-soft whitespace-nowrap"
-        >
+        <span aria-hidden className="absolute bottom-[1px] left-0 text-[11px] leading-none text-soft whitespace-nowrap">
           {KINDS.find((k) => k.code === before)?.sign}
         </span>
       )}

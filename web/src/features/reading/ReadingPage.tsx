@@ -7,6 +7,7 @@ import { MonitoringNav } from '../../app/MonitoringNav';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
 import { Empty, Failed, Loading } from '../../ui/States';
 import { LibraryDialog } from './LibraryDialog';
 import { type Draft, LiveReading } from './LiveReading';
@@ -116,8 +117,7 @@ function Home({
       )}
       {live && offered.length > 0 && (
         <form onSubmit={begin} className="no-print flex flex-wrap items-end gap-x-4 gap-y-2 mt-1 mb-5">
-          <label className="grid gap-1">
-            <span className="text-[13px] text-soft">Student</span>
+          <Field label="Student">
             <select required value={student} onChange={(e) => setStudent(e.target.value)} className="min-w-48">
               <option value="" disabled>
                 Choose
@@ -128,9 +128,8 @@ function Home({
                 </option>
               ))}
             </select>
-          </label>
-          <label className="grid gap-1">
-            <span className="text-[13px] text-soft">Passage</span>
+          </Field>
+          <Field label="Passage">
             <select required value={passage} onChange={(e) => setPassage(e.target.value)} className="min-w-48">
               <option value="" disabled>
                 Choose
@@ -141,15 +140,14 @@ function Home({
                 </option>
               ))}
             </select>
-          </label>
-          <label className="grid gap-1">
-            <span className="text-[13px] text-soft">The bell rings</span>
+          </Field>
+          <Field label="The bell rings">
             <select value={limit} onChange={(e) => setLimit(e.target.value)}>
               <option value="60">after one minute</option>
               <option value="120">after two minutes</option>
               <option value="">not at all</option>
             </select>
-          </label>
+          </Field>
           <Button look="solid" type="submit">
             Open the passage
           </Button>

@@ -117,13 +117,16 @@ function Form({
   const told: GoalAdvice | undefined = draft ? advice.data : undefined;
   const reached = told?.goalScore;
   const by = told?.goalDate;
+  const fromDate = from?.date;
+  const fromScore = from?.score;
+  // Plain values only: an object made anew at each drawing would draw for ever.
   useEffect(() => {
     onDraw(
-      from && reached !== undefined && by
-        ? { startDate: from.date, startScore: from.score, goalDate: by, goalScore: reached }
+      fromDate !== undefined && fromScore !== undefined && reached !== undefined && by !== undefined
+        ? { startDate: fromDate, startScore: fromScore, goalDate: by, goalScore: reached }
         : undefined,
     );
-  }, [onDraw, from?.date, from?.score, reached, by, from]);
+  }, [onDraw, fromDate, fromScore, reached, by]);
 
   const problem = set.error as Problem | null;
   const fieldError = (...fields: string[]) =>

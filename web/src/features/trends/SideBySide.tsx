@@ -40,6 +40,7 @@ export function SideBySide({ view, cards, params, onSet, onOpen }: Props) {
         <label className="no-print flex items-baseline gap-1.5 mb-2 text-[14px]">
           <span className="text-soft">Compare two</span>
           <select
+            aria-label="Compare two"
             value={by}
             onChange={(e) => onSet({ by: e.target.value, left: undefined, right: undefined })}
             className="py-0.5!"
@@ -55,6 +56,7 @@ export function SideBySide({ view, cards, params, onSet, onOpen }: Props) {
             <label className="flex items-baseline gap-1.5 mb-1">
               <span className="sr-only">{i === 0 ? 'On the left' : 'On the right'}</span>
               <select
+                aria-label={i === 0 ? 'On the left' : 'On the right'}
                 value={value}
                 onChange={(e) => onSet({ [i === 0 ? 'left' : 'right']: e.target.value })}
                 className="py-0.5! font-semibold"

@@ -21,8 +21,8 @@ class ReadingTest extends BrowserTest {
         newPage(1024, 768, ColorScheme.LIGHT);
         signIn("G. Rustad");
         subView("Trends", "Reading aloud");
-        page.getByLabel("Student").selectOption(new SelectOption().setIndex(student));
-        page.getByLabel("Passage").selectOption(page.locator("option", new Page.LocatorOptions().setHasText("The tide table")).getAttribute("value"));
+        page.getByLabel("Student", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(student));
+        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true)).selectOption(page.locator("option", new Page.LocatorOptions().setHasText("The tide table")).getAttribute("value"));
         button("Open the passage").click();
         button("Start the clock").click();
     }
