@@ -3,9 +3,11 @@ package org.zealousladder.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.SelectOption;
 import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,6 +56,32 @@ class AccessibilityTest extends BrowserTest {
         page.locator("button[data-chart]").first().click();
         assertThat(dialog()).containsText("Scores");
         check("trends, one opened");
+        page.keyboard().press("Escape");
+        for (String view : List.of("Weekly scores", "Plans and sessions", "Meeting", "Reading aloud")) {
+            subView("Trends", view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            check("trends, " + view);
+        }
+        page.getByLabel("Student", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(2));
+        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(1));
+        button("Open the passage").click();
+        button("Start the clock").click();
+        page.locator("[data-word='4']").click();
+        check("reading, live");
+        button("Read to the end").click();
+        assertThat(page.getByText("1 error in")).isVisible();
+        check("reading, finished");
+        button("Drop this reading").click();
+        view("Trends");
+        for (String view : List.of("Side by side", "First, best, latest")) {
+            button(view).click();
+            check("trends, " + view);
+        }
+        button("All charts").click();
+        page.locator("button[data-chart]").first().click();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change the goal")).click();
+        assertThat(dialog().getByLabel("Starts from")).isVisible();
+        check("trends, a goal in the making");
         page.keyboard().press("Escape");
         view("Records");
         check("records");

@@ -7,6 +7,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
@@ -41,6 +42,30 @@ class Screenshots extends BrowserTest {
         assertThat(heading("Zuri Halloran")).isVisible();
         button("Clear").click();
         shot("student");
+        subView("Trends", "Weekly scores");
+        for (int i = 0; i < 5; i++) {
+            page.locator("[data-at='" + i + "']").fill(new String[] {"96", "88 91 93", "a", "57", "111"}[i]);
+            page.locator("[data-at='" + i + "']").press("Enter");
+        }
+        shot("strip");
+        subView("Trends", "Plans and sessions");
+        assertThat(heading("Reading:")).isVisible();
+        shot("plans");
+        subView("Trends", "Meeting");
+        assertThat(page.getByRole(AriaRole.ARTICLE)).isVisible();
+        shot("meeting");
+        subView("Trends", "Reading aloud");
+        page.getByLabel("Student", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setLabel("Zuri Halloran"));
+        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(1));
+        button("Open the passage").click();
+        button("Start the clock").click();
+        for (String mark : new String[] {"4e", "18t", "26o", "31s", "33i", "47e"}) {
+            page.locator("[data-word='" + mark.replaceAll("\\D", "") + "']").press(mark.replaceAll("\\d", ""));
+        }
+        button("Stop here").click();
+        page.locator("[data-word='84']").click();
+        shot("reading");
+        button("Drop this reading").click();
         subView("Screening", "Coverage");
         assertThat(page.getByText("Still to be tested")).isVisible();
         shot("coverage");
