@@ -61,7 +61,11 @@ export default function MeasuresPage() {
                 <td className={CELL}>
                   {RULES[m.rule] ?? m.rule}
                   {m.kind === 'probe' && (
-                    <Button className="py-0! ml-2" aria-label={`Rule of ${m.name}`} onClick={() => setRuling(m)}>
+                    <Button
+                      className="py-0! ml-2"
+                      aria-label={`${may ? 'Change' : 'See'} the rule of ${m.name}`}
+                      onClick={() => setRuling(m)}
+                    >
                       {may ? 'Change' : 'See'}
                     </Button>
                   )}

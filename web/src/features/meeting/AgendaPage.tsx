@@ -76,7 +76,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
           <PlanNote plans={item.plans} />
           {card.goal && (
             <section aria-label="Goal" className="mt-2">
-              <h3 className="text-[15px] font-semibold m-0">Goal</h3>
+              <h2 className="text-[15px] font-semibold m-0">Goal</h2>
               <p className="m-0 text-[14px] text-soft">
                 {score(card.goal.goalScore)} by {longDay(card.goal.goalDate)}, from {score(card.goal.startScore)} on{' '}
                 {longDay(card.goal.startDate)}.
@@ -90,7 +90,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
         </div>
       </div>
       <section aria-label="Notes" className={`mt-4 ${onPaper ? '' : 'hidden'}`}>
-        <h3 className="text-[15px] font-semibold m-0 mb-6">Notes</h3>
+        <h2 className="text-[15px] font-semibold m-0 mb-6">Notes</h2>
         <div className="border-b border-line mb-8" />
         <div className="border-b border-line" />
       </section>

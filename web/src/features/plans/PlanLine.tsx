@@ -111,9 +111,7 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
                   disabled={!live || !past || hold.isPending}
                   aria-pressed={given > 0}
                   aria-label={`${DAYS[i]} ${shortDay(day)}, ${name}: ${given > 0 ? 'held' : 'not held'}${mates.length > 1 ? `; with Shift for all of ${plan.groupName}` : ''}`}
-                  title={
-                    mates.length > 1 ? `${shortDay(day)}. With Shift: for all of ${plan.groupName}` : shortDay(day)
-                  }
+                  title={`${shortDay(day)}${mates.length > 1 ? `. With Shift: for all of ${plan.groupName}` : ''}. A digit key counts several`}
                   onClick={(e) => tick(day, given > 0 ? 0 : 1, e.shiftKey)}
                   className={`w-[26px] h-[26px] text-[12px] border rounded-[3px] ${
                     given > 0

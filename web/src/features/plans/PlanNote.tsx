@@ -8,14 +8,14 @@ export function PlanNote({ plans, heading = 'Plan' }: { plans: Plan[]; heading?:
   const past = plans.filter((p) => p.closedOn !== undefined);
   return (
     <section aria-label={heading}>
-      <h3 className="text-[15px] font-semibold m-0">{heading}</h3>
+      <h2 className="text-[15px] font-semibold m-0">{heading}</h2>
       {plans.length === 0 && <p className="m-0 text-soft text-[14px]">No plan is on record.</p>}
       {now.map((p) => (
         <PlanLines key={p.id} plan={p} />
       ))}
       {past.length > 0 && (
         <>
-          <h4 className="text-[13px] font-medium text-soft m-0 mt-1">Earlier</h4>
+          <h3 className="text-[13px] font-medium text-soft m-0 mt-1">Earlier</h3>
           {past.map((p) => (
             <PlanLines key={p.id} plan={p} />
           ))}

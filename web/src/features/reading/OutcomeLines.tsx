@@ -32,7 +32,7 @@ export function OutcomeLines({ outcome: o }: { outcome: ReadingOutcome }) {
       </dl>
       {o.teach.length > 0 && (
         <section aria-label="Teach next" className="mt-2">
-          <h3 className="text-[15px] font-semibold m-0">Teach next</h3>
+          <h2 className="text-[15px] font-semibold m-0">Teach next</h2>
           <ul className="m-0 pl-4 text-[14px]">
             {o.teach.map((t) => (
               <li key={t.behaviour}>

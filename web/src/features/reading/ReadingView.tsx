@@ -72,7 +72,7 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
           </p>
           {other && (
             <section aria-label="The same passage before">
-              <h3 className="text-[15px] font-semibold m-0">The same passage at another time</h3>
+              <h2 className="text-[15px] font-semibold m-0">The same passage at another time</h2>
               {others.length > 1 && (
                 <select
                   aria-label="Reading to compare with"
@@ -94,7 +94,7 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
             </section>
           )}
           <section aria-label="Marks in order">
-            <h3 className="text-[15px] font-semibold m-0">Marks as they were made</h3>
+            <h2 className="text-[15px] font-semibold m-0">Marks as they were made</h2>
             {marks.length === 0 && <p className="m-0 text-soft text-[14px]">None.</p>}
             <ol className="m-0 p-0 list-none text-[13.5px] max-h-[40vh] overflow-auto relative print:max-h-none">
               {marks.map((m) => (

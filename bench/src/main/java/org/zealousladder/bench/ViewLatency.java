@@ -67,7 +67,8 @@ public final class ViewLatency {
         Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
         String scope = session.classScope();
         String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope, "/api/coverage?" + scope,
-            "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope};
+            "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope, "/api/plans?measure=1&" + scope, "/api/meeting?measure=1&" + scope,
+            "/api/strip?measure=1&" + scope.replaceAll("asOf=", "day="), "/api/reading?" + scope};
         List<Long> times = new ArrayList<>();
         for (int i = 0; i < requests; i++) {
             Thread.sleep(random.nextInt(4000));
@@ -80,6 +81,7 @@ public final class ViewLatency {
         List<Long> four = new ArrayList<>();
         List<Long> tables = new ArrayList<>();
         List<Long> tiers = new ArrayList<>();
+        List<Long> monitoring = new ArrayList<>();
         List<Long> times = new ArrayList<>();
         for (int round = 0; round < SCHOOL_REQUESTS; round++) {
             Session session = new Session("coordinator." + (1 + round));
@@ -90,11 +92,14 @@ public final class ViewLatency {
             tables.add(session.timed("/api/table?" + scope));
             tiers.add(session.timed("/api/tiers?" + scope));
             tiers.add(session.timed("/api/coverage?" + scope));
+            monitoring.add(session.timed("/api/trends?measure=1&" + scope));
+            monitoring.add(session.timed("/api/plans?measure=1&" + scope));
         }
         report("school views, ladder and desk", times, 400);
         report("school's ladder of four seasons", four, 400);
         report("school's screening table", tables, 400);
         report("school's tiers and coverage", tiers, 400);
+        report("school's trends and plans", monitoring, 400);
     }
 
     private static void report(String what, List<Long> nanos, int budget) {

@@ -58,6 +58,9 @@ class ReadingTest extends BrowserTest {
         page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption("Reads it alone");
         page.getByLabel("Why another than proposed").fill("Read it well last week");
         button("Save the reading").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Oral reading runs from 0 to");
+        page.getByLabel(Pattern.compile("as today's Oral reading score")).uncheck();
+        button("Save the reading").click();
         assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Reads it alone instead of");
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Marks in order")).getByRole(AriaRole.LISTITEM)).hasCount(3);
         button("All readings").click();
@@ -71,10 +74,10 @@ class ReadingTest extends BrowserTest {
         subView("Trends", "Reading aloud");
         button("Add a passage").click();
         dialog().getByLabel("Title").fill("The lamp");
-        dialog().getByLabel("Text").fill("Too short");
+        dialog().getByLabel("Text", new Locator.GetByLabelOptions().setExact(true)).fill("Too short");
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save the passage")).click();
         assertThat(dialog()).containsText("A passage has 20 to 2,000 words; this one has 2. Nothing was saved.");
-        dialog().getByLabel("Text").fill("The lamp in the hall went out. ".repeat(4));
+        dialog().getByLabel("Text", new Locator.GetByLabelOptions().setExact(true)).fill("The lamp in the hall went out. ".repeat(4));
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add a question")).click();
         dialog().getByLabel("Question 1", new Locator.GetByLabelOptions().setExact(true)).fill("What went out?");
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save the passage")).click();
