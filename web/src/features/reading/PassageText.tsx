@@ -109,30 +109,23 @@ function Word({
   last: boolean;
 }) {
   const sign = KINDS.find((k) => k.code === kind)?.sign;
+  // Signs are drawn, not text: the word's own label says them.
   return (
     <span className="relative inline-block">
-      {sign && (
-        <span aria-hidden className="absolute top-[1px] left-0 text-[12px] leading-none text-plum font-semibold">
-          {sign}
-        </span>
-      )}
+      {sign && <Sign text={sign} className="absolute top-[1px] left-0 text-[12px] text-plum font-semibold" />}
       <span className={`${kind ? (STROKE[kind] ?? '') : ''} ${unread ? 'text-faint' : ''}`}>{word}</span>
-      {inserted && (
-        <span aria-hidden className="text-plum font-semibold">
-          ‸
-        </span>
-      )}
-      {last && (
-        <span aria-hidden className="text-act font-semibold">
-          {' '}
-          ⟧
-        </span>
-      )}
+      {inserted && <Sign text="‸" className="text-plum font-semibold" />}
+      {last && <Sign text=" ⟧" className="text-act font-semibold" />}
       {before && (
-        <span aria-hidden className="absolute bottom-[1px] left-0 text-[11px] leading-none text-soft whitespace-nowrap">
-          {KINDS.find((k) => k.code === before)?.sign}
-        </span>
+        <Sign
+          text={KINDS.find((k) => k.code === before)?.sign ?? ''}
+          className="absolute bottom-[1px] left-0 text-[11px] text-soft whitespace-nowrap"
+        />
       )}
     </span>
   );
+}
+
+function Sign({ text, className }: { text: string; className: string }) {
+  return <span aria-hidden data-sign={text} className={`leading-none before:content-[attr(data-sign)] ${className}`} />;
 }
