@@ -9,6 +9,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.growth.PooledGrowth;
+import org.zealousladder.core.growth.Population;
+import org.zealousladder.server.plans.Plan;
 import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.goals.Goal;
 import org.zealousladder.server.measures.Measure;
@@ -160,5 +164,63 @@ class CardMakerTest {
         TrendCard early = card(weekly(OCTOBER, 4, 50, 1), goal(90));
         assertEquals("Two plans want changing, one goal can be raised, one cannot be told yet.", TrendsSummary.of(List.of(slow, slow, fast, early)));
         assertEquals("", TrendsSummary.of(List.of()));
+    }
+
+    private static Population group() {
+        PooledGrowth pool = new PooledGrowth();
+        for (int i = 0; i < 12; i++) {
+            double[] weeks = new double[10];
+            double[] values = new double[10];
+            for (int k = 0; k < 10; k++) {
+                weeks[k] = 5 + k;
+                values[k] = 45 + 2 * i + (0.9 + 0.05 * i) * k + WOBBLE[(k + i) % WOBBLE.length];
+            }
+            pool.add(ScoreSeries.of(weeks, values));
+        }
+        return pool.fit().orElseThrow();
+    }
+
+    private static Plan plan(LocalDate... phaseStarts) {
+        return new Plan(3, 3, 1, 1, null, "Echoes", "worry", null, phaseStarts[0], LocalDate.of(2026, 5, 8), null, null, null, null,
+                java.util.Arrays.stream(phaseStarts).map(d -> new Plan.PlanPhase(d, "Echo reading from " + d, null, null, 20, 3, null)).toList(), 5, 30, true);
+    }
+
+    private static TrendCard pooled(List<Score> scores, Goal goal, List<Plan> plans) {
+        return new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(), plans, group()));
+    }
+
+    @Test
+    void aTrendWithFewScoresLeansMoreOnTheGroupThanOneWithMany() {
+        TrendCard few = pooled(weekly(OCTOBER, 4, 50, 2.5), goal(90), List.of());
+        TrendCard many = pooled(weekly(OCTOBER, 16, 50, 2.5), goal(90), List.of());
+        assertEquals(11, few.phases().get(0).others());
+        assertTrue(few.phases().get(0).leaning() > many.phases().get(0).leaning());
+        assertTrue(few.phases().get(0).slope() < many.phases().get(0).slope(), "drawn towards the group's one a week");
+        assertEquals(null, card(weekly(OCTOBER, 16, 50, 2.5), goal(90)).phases().get(0).leaning());
+    }
+
+    @Test
+    void aPlansLaterPhasesAreChangesAndThenATrendStandsByItself() {
+        LocalDate change = LocalDate.of(2025, 12, 1);
+        TrendCard card = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(OCTOBER, change, TODAY.plusDays(9))));
+        assertEquals(List.of(change), card.planChanges(), "neither the first phase nor one that is to come");
+        assertEquals(2, card.phases().size());
+        assertEquals(null, card.phases().get(1).leaning());
+        assertEquals("Echoes", card.plan().group());
+        assertTrue(card.plan().tooLittle());
+        TrendCard closed = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of());
+        assertEquals(null, closed.plan());
+    }
+
+    @Test
+    void eachRuleSaysWhyAndHoldingSaysHowManyScoresWouldSettleIt() {
+        TrendCard card = card(weekly(OCTOBER, 10, 50, 1.1), goal(86));
+        assertEquals(3, card.decision().rules().size());
+        assertTrue(card.decision().rules().stream().noneMatch(r -> r.why().isBlank()));
+        if (card.decision().kind().equals("hold")) {
+            assertTrue(card.decision().moreScores() > 0);
+        } else {
+            assertEquals(null, card.decision().moreScores());
+        }
     }
 }
