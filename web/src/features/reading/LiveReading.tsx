@@ -50,7 +50,7 @@ export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: P
       onDraft({ ...draft, lastWord: word });
       return;
     }
-    if (draft.state === 'ready') return;
+    if (draft.state === 'ready' || draft.state === 'finish') return;
     const code = KINDS.find((k) => k.key === key)?.code ?? kind;
     onDraft({ ...draft, marks: touched(draft.marks, word, code, Math.round(elapsed * 10) / 10) });
   };

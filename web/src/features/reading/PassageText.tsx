@@ -36,6 +36,9 @@ export function PassageText({ passage, marks, lastWord, earlier, onTouch, counts
           // biome-ignore lint/suspicious/noArrayIndexKey: lines of a text do not move
           <p key={l} className="m-0 flex gap-4 items-baseline">
             <span className="flex-1">
+              {l === 0 && (onTouch || marks.some((m) => m.word === 0)) && (
+                <Beginning marked={marks.some((m) => m.word === 0)} onTouch={onTouch} />
+              )}
               {words.map((word) => {
                 n++;
                 const at = n;
@@ -83,6 +86,24 @@ export function PassageText({ passage, marks, lastWord, earlier, onTouch, counts
         );
       })}
     </div>
+  );
+}
+
+/** Before the first word something can only have been inserted. */
+function Beginning({ marked, onTouch }: { marked: boolean; onTouch?: (word: number, key?: string) => void }) {
+  const sign = <Sign text="‸" className={marked ? 'text-plum font-semibold' : 'text-faint'} />;
+  return onTouch ? (
+    <button
+      type="button"
+      aria-label={`Before the first word${marked ? ', something inserted' : ''}`}
+      aria-pressed={marked}
+      onClick={() => onTouch(0, 'i')}
+      className="px-[3px] min-w-[24px] min-h-[40px] rounded-[3px] hover:bg-wash"
+    >
+      {sign}
+    </button>
+  ) : (
+    sign
   );
 }
 

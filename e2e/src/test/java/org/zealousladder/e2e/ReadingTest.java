@@ -44,6 +44,9 @@ class ReadingTest extends BrowserTest {
         // The lid closes and opens again: clock and marks are still there.
         page.reload();
         assertThat(word(4)).hasAttribute("aria-label", Pattern.compile("error"));
+        button("Before the first word").click();
+        assertThat(button("Before the first word, something inserted")).isVisible();
+        button("Before the first word, something inserted").click();
         button("Stop here").click();
         assertThat(page.getByText("Time. Touch the last word that was read.")).isVisible();
         assertThat(button("Go on")).isDisabled();
