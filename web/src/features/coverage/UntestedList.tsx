@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useSetMakeUp } from '../../api/queries';
+import { useSetMakeUp } from '../../api/changes';
 import type { CoverageView } from '../../api/types';
 import { longDay, plural, shortDay } from '../../app/format';
 import { useNames } from '../../app/names';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useChooseSet, useCuts } from '../../api/queries';
+import { useChooseSet } from '../../api/changes';
+import { useCuts } from '../../api/queries';
 import type { CutsView } from '../../api/types';
 import { SubNav } from '../../app/SubNav';
 import { useScope } from '../../app/scope';

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
+import { useSaveCuts } from '../../api/changes';
 import { api, data } from '../../api/client';
-import { useSaveCuts } from '../../api/queries';
 import type { CutsPreview, CutsView, DrawnBand, DrawnLadder, Window } from '../../api/types';
 import { longDay } from '../../app/format';
 import { Button } from '../../ui/Button';

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useNewSet } from '../../api/queries';
+import { useNewSet } from '../../api/changes';
 import type { CutsView } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Complaint } from '../../ui/States';

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
+import { useSaveMeasure } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useMeasures, useSaveMeasure } from '../../api/queries';
+import { useMeasures } from '../../api/queries';
 import type { FullMeasure } from '../../api/types';
 import { score } from '../../app/format';
 import { SubNav } from '../../app/SubNav';

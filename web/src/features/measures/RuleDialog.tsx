@@ -1,6 +1,7 @@
 import { type FormEvent, useDeferredValue, useState } from 'react';
+import { useSaveRule } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useRuleEffect, useSaveRule } from '../../api/queries';
+import { useRuleEffect } from '../../api/queries';
 import type { DecisionRuleForm, FullMeasure } from '../../api/types';
 import { plural } from '../../app/format';
 import { useNames } from '../../app/names';

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
+import { useSaveWindow } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useMeasures, useSaveWindow } from '../../api/queries';
+import { useMeasures } from '../../api/queries';
 import type { Window } from '../../api/types';
 import { longDay } from '../../app/format';
 import { SubNav } from '../../app/SubNav';

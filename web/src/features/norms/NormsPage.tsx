@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { useLocalNorms, useNorms } from '../../api/queries';
+import { useLocalNorms } from '../../api/changes';
+import { useNorms } from '../../api/queries';
 import type { NormsView, NormTable } from '../../api/types';
 import { longDay, plural } from '../../app/format';
 import { SubNav } from '../../app/SubNav';

@@ -1,6 +1,6 @@
 import { type FormEvent, type ReactNode, useState } from 'react';
+import { useAmendPlan, useChangePlan, useClosePlan } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useAmendPlan, useChangePlan, useClosePlan } from '../../api/queries';
 import type { Plan, Strategy } from '../../api/types';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';

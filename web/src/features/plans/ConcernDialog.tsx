@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useConcern } from '../../api/queries';
+import { useConcern } from '../../api/changes';
 import type { PlanRow, StudentRef } from '../../api/types';
 import { useNames } from '../../app/names';
 import { Button } from '../../ui/Button';

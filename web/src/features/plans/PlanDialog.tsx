@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
+import { useMakePlan } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useMakePlan } from '../../api/queries';
 import type { PlansView, StudentRef } from '../../api/types';
 import { dayNumber, isoOf, plural } from '../../app/format';
 import { useNames } from '../../app/names';

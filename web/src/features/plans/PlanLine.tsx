@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { useHoldSessions } from '../../api/queries';
+import { useHoldSessions } from '../../api/changes';
 import type { PlanRow } from '../../api/types';
 import { score, shortDay } from '../../app/format';
 import { useNames } from '../../app/names';

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useStrategy } from '../../api/queries';
+import { useStrategy } from '../../api/changes';
 import type { PlansView, Strategy } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
+import { useSaveReading } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useOutcome, useSaveReading } from '../../api/queries';
+import { useOutcome } from '../../api/queries';
 import type { Passage, ReadingForm, ReadingHome } from '../../api/types';
 import { percent, score } from '../../app/format';
 import { useScope } from '../../app/scope';

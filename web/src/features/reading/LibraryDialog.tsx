@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { usePassageState, useSaveBehaviour, useSaveLevels } from '../../api/queries';
+import { usePassageState, useSaveBehaviour, useSaveLevels } from '../../api/changes';
 import type { ReadingHome } from '../../api/types';
 import { percent } from '../../app/format';
 import { Button } from '../../ui/Button';

@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
+import { useAddPassage } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useAddPassage } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';

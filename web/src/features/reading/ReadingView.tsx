@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { useReading, useWithdrawReading } from '../../api/queries';
+import { useWithdrawReading } from '../../api/changes';
+import { useReading } from '../../api/queries';
 import { longDay, score } from '../../app/format';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useClassMedian } from '../../api/queries';
+import { useClassMedian } from '../../api/changes';
 import type { StripView } from '../../api/types';
 import { score } from '../../app/format';
 import { useScope } from '../../app/scope';

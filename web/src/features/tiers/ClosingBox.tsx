@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useClosing } from '../../api/queries';
+import { useClosing } from '../../api/changes';
 import type { TiersView } from '../../api/types';
 import { longDay } from '../../app/format';
 import { useScope } from '../../app/scope';

@@ -1,4 +1,4 @@
-import { useOpine } from '../../api/queries';
+import { useOpine } from '../../api/changes';
 import type { TierRow, TiersView } from '../../api/types';
 import { useNames } from '../../app/names';
 import { TierDialog } from './TierDialog';

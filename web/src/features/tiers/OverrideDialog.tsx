@@ -1,4 +1,4 @@
-import { useDecideTiers } from '../../api/queries';
+import { useDecideTiers } from '../../api/changes';
 import type { TierRow, TiersView } from '../../api/types';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useTierRule } from '../../api/queries';
+import { useTierRule } from '../../api/changes';
 import type { TiersView } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

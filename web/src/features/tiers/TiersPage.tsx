@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { useDecideTiers, useTiers } from '../../api/queries';
+import { useDecideTiers } from '../../api/changes';
+import { useTiers } from '../../api/queries';
 import type { TierRow, TiersView } from '../../api/types';
 import { plural } from '../../app/format';
 import { ScreeningNav } from '../../app/ScreeningNav';

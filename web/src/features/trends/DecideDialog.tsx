@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
+import { useDecide } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useDecide } from '../../api/queries';
 import type { Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../app/format';
 import { useNames } from '../../app/names';

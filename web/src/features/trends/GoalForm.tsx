@@ -1,6 +1,7 @@
 import { type FormEvent, useDeferredValue, useEffect, useState } from 'react';
+import { useSetGoal } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useGoalAdvice, useGoalOptions, useSetGoal } from '../../api/queries';
+import { useGoalAdvice, useGoalOptions } from '../../api/queries';
 import type { GoalAdvice, GoalDraft, TrendCard } from '../../api/types';
 import { longDay, percent, score, shortDay } from '../../app/format';
 import { useScope } from '../../app/scope';

@@ -1,6 +1,6 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useEnterScore } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import { useEnterScore } from '../../api/queries';
 import type { TrendCard } from '../../api/types';
 import { shortDay } from '../../app/format';
 import { useScope } from '../../app/scope';

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { useCorrectScore } from '../../api/queries';
+import { useCorrectScore } from '../../api/changes';
 import type { TrendCard, TrendDetail } from '../../api/types';
 import { longDay, score } from '../../app/format';
 import { useScope } from '../../app/scope';
