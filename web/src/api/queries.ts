@@ -2,7 +2,7 @@ import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import type { Scope } from '../app/scope';
 import type { Body } from './changes';
 import { api, data } from './client';
-import type { DecisionRuleForm, GoalDraft, ReadingForm } from './types';
+import type { DecisionRuleForm, GoalDraft, JointDraft, ReadingForm } from './types';
 
 export function useSession() {
   return useQuery({
@@ -184,6 +184,16 @@ export function useGoalAdvice(student: number, measure: number, asOf: string, dr
         }),
       ),
     enabled: draft !== undefined,
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** What a goal of one kind comes to for each of several students; without a draft, only what there is to choose from. */
+export function useJointGoals(students: number[], measure: number, asOf: string, draft: JointDraft | undefined) {
+  return useQuery({
+    queryKey: ['records', 'joint-goals', students, measure, asOf, draft],
+    queryFn: () =>
+      data(api.POST('/api/trends/joint-goals', { params: { query: { measure, asOf } }, body: { students, draft } })),
     placeholderData: keepPreviousData,
   });
 }

@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trends/joint-goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["joint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trends/rule-effect": {
         parameters: {
             query?: never;
@@ -1068,12 +1084,6 @@ export interface components {
             name: string;
             /** Format: int32 */
             tier: number;
-        };
-        BaselinePoint: {
-            /** Format: date */
-            date: string;
-            /** Format: double */
-            score: number;
         };
         Behaviour: {
             /** Format: int32 */
@@ -1605,6 +1615,46 @@ export interface components {
             /** Format: int32 */
             unchanged: number;
         };
+        JointAsk: {
+            draft?: components["schemas"]["JointDraft"];
+            students: number[];
+        };
+        JointBenchmark: {
+            band: string;
+            /** Format: date */
+            date: string;
+            /** Format: int32 */
+            tier: number;
+            window: string;
+            /** Format: int32 */
+            windowId: number;
+        };
+        JointDraft: {
+            benchmark?: components["schemas"]["JointBenchmark"];
+            /** Format: double */
+            factor?: number;
+            /** Format: date */
+            goalDate?: string;
+            /** Format: double */
+            goalScore?: number;
+            kind: string;
+            /** Format: int32 */
+            percentile?: number;
+            start: string;
+        };
+        JointGoals: {
+            benchmarks: components["schemas"]["JointBenchmark"][];
+            norms: string[];
+            rows: components["schemas"]["JointRow"][];
+            /** Format: date */
+            yearEnds: string;
+        };
+        JointRow: {
+            advice?: components["schemas"]["GoalAdvice"];
+            from?: components["schemas"]["StartPoint"];
+            standing?: components["schemas"]["Goal"];
+            student: components["schemas"]["StudentRef"];
+        };
         KeptReading: {
             /** Format: int64 */
             id: number;
@@ -1898,6 +1948,10 @@ export interface components {
             /** Format: int32 */
             studentId: number;
         };
+        OwnConcern: {
+            concern: components["schemas"]["Concern"];
+            student: components["schemas"]["StudentRef"];
+        };
         Passage: {
             /** Format: int32 */
             grade?: number;
@@ -2037,6 +2091,7 @@ export interface components {
         PlanForm: {
             /** Format: date */
             ends: string;
+            goals?: components["schemas"]["GoalForm"][];
             groupName?: string;
             /** Format: int32 */
             measureId: number;
@@ -2076,6 +2131,7 @@ export interface components {
         };
         PlansView: {
             area: string;
+            elsewhere: components["schemas"]["OwnConcern"][];
             mayChangeStrategies: boolean;
             measure: components["schemas"]["MeasureRef"];
             others: components["schemas"]["StudentRef"][];
@@ -2509,6 +2565,7 @@ export interface components {
             takesMedian: boolean;
         };
         StudentPage: {
+            areas: string[];
             /** Format: int32 */
             classId: number;
             concerns: components["schemas"]["Concern"][];
@@ -2684,7 +2741,6 @@ export interface components {
             student: components["schemas"]["StudentRef"];
         };
         TrendDetail: {
-            baseline?: components["schemas"]["BaselinePoint"];
             card: components["schemas"]["TrendCard"];
             decisions: components["schemas"]["Taken"][];
             history: components["schemas"]["ScoreVersion"][];
@@ -4361,6 +4417,33 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TrendsView"];
+                };
+            };
+        };
+    };
+    joint: {
+        parameters: {
+            query: {
+                measure: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JointAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JointGoals"];
                 };
             };
         };

@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { useMakePlan } from '../../api/changes';
 import type { Problem } from '../../api/client';
-import type { PlansView, StudentRef } from '../../api/types';
+import type { GoalForm, PlansView, StudentRef } from '../../api/types';
 import { dayNumber, isoOf, plural } from '../../app/format';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
 import { Complaint } from '../../ui/States';
+import { JointGoal } from '../trends/JointGoal';
 import { type WayDraft, WayFields, wayBody, wayOf } from './WayFields';
 
 /** A plan for one student, or the same for several at once as a group. */
@@ -29,6 +30,7 @@ export function PlanDialog({
   const [groupName, setGroupName] = useState('');
   const [starts, setStarts] = useState(choices.today);
   const [ends, setEnds] = useState(isoOf(dayNumber(choices.today) + 56));
+  const [goals, setGoals] = useState<GoalForm[] | undefined>([]);
   const [way, setWay] = useState<WayDraft>(wayOf(undefined));
   const problem = make.error as Problem | null;
   const error = (...fields: string[]) =>
@@ -46,19 +48,22 @@ export function PlanDialog({
         starts,
         ends,
         way: wayBody(way),
+        goals,
       },
       { onSuccess: onClose },
     );
   };
   const first = students[0];
+  const own = ['worry', 'starts', 'ends', 'strategy', 'way.strategy', 'way.minutes', 'way.perWeek'];
   return (
     <Dialog
       open
       onClose={onClose}
+      size="medium"
       title={`Plan for ${several ? plural(students.length, 'student') : first ? nameOf(first) : ''}, ${view.measure.name}`}
       description={several ? students.map(nameOf).join(', ') : undefined}
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
+      <form onSubmit={submit} className="@container flex flex-col gap-3">
         <Field label="What worries us" error={error('worry')}>
           <textarea
             rows={2}
@@ -89,14 +94,13 @@ export function PlanDialog({
             <input type="date" required value={ends} onChange={(e) => setEnds(e.target.value)} className="min-w-0" />
           </Field>
         </div>
-        <Field label="What counts as success" hint="In words; the goal itself is set on the chart">
+        <JointGoal students={students} measureId={view.measure.id} onChange={setGoals} />
+        <Field label="What counts as success" hint="In words, beside the goal">
           <textarea rows={2} maxLength={1000} value={success} onChange={(e) => setSuccess(e.target.value)} />
         </Field>
-        {problem && !error('worry', 'starts', 'ends', 'strategy', 'way.strategy', 'way.minutes', 'way.perWeek') && (
-          <Complaint error={problem} />
-        )}
+        {problem && !error(...own) && <Complaint error={problem} />}
         <div className="flex gap-4 items-center">
-          <Button look="solid" type="submit" disabled={make.isPending}>
+          <Button look="solid" type="submit" disabled={make.isPending || goals === undefined}>
             Make the plan
           </Button>
           <Button onClick={onClose}>Cancel</Button>

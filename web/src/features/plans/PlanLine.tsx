@@ -7,9 +7,9 @@ import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { PickNumber } from '../../ui/PickNumber';
-import { LEVELS, phaseWords } from './words';
+import { carriedOut, LEVELS } from './words';
 
-const CELL = 'border-b border-hair py-1 pr-3 align-baseline';
+const CELL = 'border-b border-hair py-[3px] pr-3 align-baseline leading-snug';
 const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr'];
 
 interface Props {
@@ -42,7 +42,7 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
     });
   return (
     <tr className={picks.has(student.id) ? 'bg-picked' : ''}>
-      <td className="border-b border-hair p-0 text-[12.5px] text-faint">
+      <td className="border-b border-hair p-0 py-[3px] align-baseline text-[12.5px] text-faint">
         <PickNumber number={number} name={name} on={picks.has(student.id)} onPick={() => picks.toggle(student)} />
       </td>
       <td className={CELL}>
@@ -79,16 +79,14 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
       <td className={CELL}>
         {plan && phase ? (
           <>
-            {phaseWords(phase)}
+            {phase.strategy}
+            {plan.phases.length > 1 && ` since ${shortDay(phase.starts)}`}{' '}
+            <span className="text-soft text-[12.5px]">
+              {shortDay(plan.starts)} to {shortDay(plan.ends)}
+            </span>
             <span className="block text-soft text-[12.5px] leading-tight">
               {plan.groupName && `${plan.groupName}; `}
-              {plan.phases.length > 1
-                ? `changed ${plan.phases
-                    .slice(1)
-                    .map((f) => shortDay(f.starts))
-                    .join(', ')}`
-                : `since ${shortDay(plan.starts)}`}
-              , until {shortDay(plan.ends)}
+              {carriedOut(phase)}
               {plan.ends < choices.today && (
                 <b className="text-ink font-semibold">, which is past: close it or move the day</b>
               )}
@@ -150,7 +148,7 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
                 aria-label={`Edit the words of ${name}'s plan`}
                 onClick={() => onAct('amend')}
               >
-                Words
+                Edit
               </Button>
               <Button
                 className="py-0! min-h-[24px]"

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { usePlans } from '../../api/queries';
 import type { PlanRow, PlansView, StudentRef } from '../../api/types';
 import { plural } from '../../app/format';
@@ -7,6 +8,7 @@ import { useNames } from '../../app/names';
 import { usePicks } from '../../app/picks';
 import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
+import { PickNumber } from '../../ui/PickNumber';
 import { Failed, Loading } from '../../ui/States';
 import { useParts } from '../../ui/useParts';
 import { AmendPlan, ChangePlan, ClosePlan } from './ChangeDialogs';
@@ -40,7 +42,7 @@ export default function PlansPage() {
 }
 
 function Whole({ view }: { view: PlansView }) {
-  const { live } = useScope();
+  const { live, link } = useScope();
   const { nameOf } = useNames();
   const picks = usePicks();
   const [open, setOpen] = useState<Open>(null);
@@ -80,12 +82,12 @@ function Whole({ view }: { view: PlansView }) {
                 <th className={`${HEAD} w-7`}>
                   <span className="sr-only">Pick</span>
                 </th>
-                <th className={`${HEAD} w-40`}>Student</th>
-                <th className={`${HEAD} w-40`}>Concern</th>
+                <th className={`${HEAD} w-[150px]`}>Student</th>
+                <th className={`${HEAD} w-[132px]`}>Concern</th>
                 <th className={HEAD}>Plan</th>
                 <th className={`${HEAD} w-[150px]`}>Held this week</th>
-                <th className={`${HEAD} w-28`}>Given so far</th>
-                <th className={`${HEAD} w-44 no-print`}>
+                <th className={`${HEAD} w-24`}>Given so far</th>
+                <th className={`${HEAD} w-[136px] no-print`}>
                   <span className="sr-only">Actions</span>
                 </th>
               </tr>
@@ -136,14 +138,33 @@ function Whole({ view }: { view: PlansView }) {
           </ul>
         </section>
       )}
+      {view.elsewhere.length > 0 && (
+        <section aria-label="Concerns in other areas" className="mt-5">
+          <h2 className="text-[15px] font-semibold m-0">Concerns in areas without a measure</h2>
+          <ul className="m-0 p-0 list-none flex flex-wrap gap-x-5 gap-y-1">
+            {view.elsewhere.map(({ student, concern }) => (
+              <li key={concern.id}>
+                <Link to={link(`/students/${student.id}`)} className="text-ink no-underline hover:underline">
+                  {nameOf(student)}
+                </Link>{' '}
+                <span className="text-soft text-[13px]">
+                  {concern.area}: {LEVELS[concern.level]?.toLowerCase()}
+                  {concern.note && `: ${concern.note}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {view.others.length > 0 && live && (
         <details className="mt-5 no-print">
           <summary className="text-[14px] text-soft cursor-pointer min-h-[24px]">
             {plural(view.others.length, 'other student')} without a concern in {view.area.toLowerCase()}
           </summary>
           <ul className="m-0 p-0 list-none flex flex-wrap gap-x-5 gap-y-1">
-            {view.others.map((s) => (
-              <li key={s.id}>
+            {view.others.map((s, i) => (
+              <li key={s.id} className={`flex items-baseline ${picks.has(s.id) ? 'bg-picked' : ''}`}>
+                <PickNumber number={i + 1} name={nameOf(s)} on={picks.has(s.id)} onPick={() => picks.toggle(s)} />
                 <Button onClick={() => setOpen({ kind: 'concern', of: { student: s } })}>{nameOf(s)}</Button>
               </li>
             ))}

@@ -85,7 +85,7 @@ export function WayFields({
           />
         </Field>
       )}
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-2 @xl:grid-cols-4 gap-3">
         <Field label="Who leads it">
           <input
             maxLength={80}

@@ -12,14 +12,17 @@ export const OUTCOMES: Record<string, string> = {
 
 type Phase = Plan['phases'][number];
 
+const often = (p: Phase) => (p.perWeek === 1 ? 'once a week' : `${p.perWeek} times a week`);
+const long = (p: Phase) => p.minutes !== undefined && plural(p.minutes, 'minute');
+
 /** 'Paired reading with B. Calder, 20 minutes, 3 times a week, in the library'. */
 export function phaseWords(p: Phase): string {
-  return [
-    `${p.strategy}${p.leader ? ` with ${p.leader}` : ''}`,
-    p.minutes === undefined ? undefined : plural(p.minutes, 'minute'),
-    p.perWeek === 1 ? 'once a week' : `${p.perWeek} times a week`,
-    p.place,
-  ]
+  return [`${p.strategy}${p.leader ? ` with ${p.leader}` : ''}`, long(p), often(p), p.place].filter(Boolean).join(', ');
+}
+
+/** The same without the strategy, short enough for a row: 'B. Calder, library, 3 × 20 min'. */
+export function carriedOut(p: Phase): string {
+  return [p.leader, p.place, p.minutes === undefined ? often(p) : `${p.perWeek} × ${p.minutes} min`]
     .filter(Boolean)
     .join(', ');
 }

@@ -12,9 +12,10 @@ import { Dialog } from '../../ui/Dialog';
 import { Empty, Failed, Loading } from '../../ui/States';
 import { TierMark } from '../../ui/TierMark';
 import { PlanNote } from '../plans/PlanNote';
-import { LEVELS } from '../plans/words';
 import { DecisionLog } from '../trends/DecisionLog';
 import { GoalForm } from '../trends/GoalForm';
+import { Concerns } from './Concerns';
+import { Fact } from './Fact';
 import { LaneChart } from './LaneChart';
 
 export default function StudentView() {
@@ -42,16 +43,7 @@ function Page({ page }: { page: StudentPage }) {
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           {page.support && <Fact term="Support">{page.support}</Fact>}
-          {page.concerns.length > 0 && (
-            <Fact term="Concerns">
-              {page.concerns.map((c) => (
-                <span key={c.id} className="block">
-                  {c.area}: {LEVELS[c.level]?.toLowerCase()}
-                  {c.note && <span className="block text-soft text-[13px]">{c.note}</span>}
-                </span>
-              ))}
-            </Fact>
-          )}
+          <Concerns page={page} />
           {page.tiers.length > 0 && (
             <Fact term="Tiers">
               {page.tiers.slice(0, 6).map((t) => (
@@ -144,15 +136,6 @@ function Page({ page }: { page: StudentPage }) {
 
 /** In the dialog there is no chart to draw a goal into. */
 const ignore = () => {};
-
-function Fact({ term, children }: { term: string; children: React.ReactNode }) {
-  return (
-    <div>
-      <dt className="text-soft text-[13px]">{term}</dt>
-      <dd className="m-0">{children}</dd>
-    </div>
-  );
-}
 
 function Seasons({ seasons }: { seasons: StudentPage['lanes'][number]['seasons'] }) {
   return (

@@ -8,30 +8,7 @@ import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Complaint, Loading } from '../../ui/States';
-import { Toggle } from '../../ui/Toggle';
-
-type Kind = GoalDraft['kind'];
-
-const KINDS: { kind: Kind; label: string; when: string }[] = [
-  {
-    kind: 'benchmark',
-    label: 'Reach a band',
-    when: 'When the student should stand where others of the grade stand by a screening window.',
-  },
-  {
-    kind: 'norm-growth',
-    label: 'Grow like others',
-    when: 'When the band is too far for this year: growth that many students show, kept up until the date.',
-  },
-  {
-    kind: 'own-pace',
-    label: 'Faster than now',
-    when: 'When neither fits: the own pace so far, times a factor. Needs a trend.',
-  },
-  { kind: 'by-hand', label: 'By hand', when: 'When the team knows better: any score by any date.' },
-];
-const PERCENTILES = [25, 50, 75, 90];
-const FACTORS = [1.25, 1.5, 2];
+import { FactorPicker, type Kind, KindPicker, PercentilePicker } from './GoalKinds';
 
 export interface DrawnGoal {
   startDate: string;
@@ -156,15 +133,7 @@ function Form({
 
   return (
     <form onSubmit={submit} className="flex flex-col gap-2.5 mt-1">
-      <fieldset className="border-0 p-0 m-0 flex flex-wrap gap-x-3">
-        <legend className="text-[13px] text-soft p-0">How to choose it</legend>
-        {KINDS.map((k) => (
-          <Toggle key={k.kind} on={k.kind === kind} className="text-[13.5px]" onClick={() => setKind(k.kind)}>
-            {k.label}
-          </Toggle>
-        ))}
-      </fieldset>
-      <p className="m-0 text-[13px] text-soft">{KINDS.find((k) => k.kind === kind)?.when}</p>
+      <KindPicker kind={kind} onChange={setKind} />
       <Field label="Starts from" error={fieldError('startDate', 'startScore')}>
         <select value={start} onChange={(e) => setStart(e.target.value)}>
           {goal && (
@@ -218,32 +187,11 @@ function Form({
         ))}
       {kind === 'norm-growth' &&
         (options.norms ? (
-          <fieldset className="border-0 p-0 m-0 flex flex-wrap items-baseline gap-x-3">
-            <legend className="text-[13px] text-soft p-0">Growth at which percentile of {options.norms.name}</legend>
-            {PERCENTILES.filter((p) => options.norms && p >= options.norms.lowest && p <= options.norms.highest).map(
-              (p) => (
-                <Toggle key={p} on={p === percentile} onClick={() => setPercentile(p)}>
-                  {p}
-                </Toggle>
-              ),
-            )}
-          </fieldset>
+          <PercentilePicker of={options.norms} percentile={percentile} onChange={setPercentile} />
         ) : (
           <p className="m-0 text-[13.5px]">There is no table of growth for this measure and grade yet.</p>
         ))}
-      {kind === 'own-pace' && (
-        <fieldset className="border-0 p-0 m-0 flex flex-wrap items-baseline gap-x-3">
-          <legend className="text-[13px] text-soft p-0">
-            Times the own pace
-            {options.ownPerWeek !== undefined && ` of ${score(Math.round(options.ownPerWeek * 10) / 10)} a week`}
-          </legend>
-          {FACTORS.map((f) => (
-            <Toggle key={f} on={f === factor} onClick={() => setFactor(f)}>
-              {f}
-            </Toggle>
-          ))}
-        </fieldset>
-      )}
+      {kind === 'own-pace' && <FactorPicker own={options.ownPerWeek} factor={factor} onChange={setFactor} />}
       {kind !== 'benchmark' && (
         <div className="grid grid-cols-2 gap-3">
           <Field label="Goal by" error={fieldError('goalDate')}>

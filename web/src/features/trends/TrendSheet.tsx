@@ -36,7 +36,7 @@ export function TrendSheet({ student, peers, enter, onClose }: Props) {
   return (
     <Dialog
       open
-      wide
+      size="wide"
       onClose={onClose}
       title={
         card ? (

@@ -9,14 +9,18 @@ import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * Fifty teachers of the district demo at once, each asking for a view of their class about every two seconds; then
@@ -47,32 +51,35 @@ public final class ViewLatency {
             thread.setDaemon(true);
             return thread;
         });
-        List<Future<List<Long>>> people = new ArrayList<>();
+        List<Future<Map<String, List<Long>>>> people = new ArrayList<>();
         for (int p = 0; p < PEOPLE; p++) {
             int person = p;
             people.add(pool.submit(() -> teacher(person, requests)));
         }
-        List<Long> times = new ArrayList<>();
-        for (Future<List<Long>> person : people) {
-            times.addAll(person.get());
+        Map<String, List<Long>> byView = new TreeMap<>();
+        for (Future<Map<String, List<Long>>> person : people) {
+            person.get().forEach((view, times) -> byView.computeIfAbsent(view, v -> new ArrayList<>()).addAll(times));
         }
         pool.shutdown();
         if (print) {
-            report("class views, 50 people at once", times, 150);
+            report("class views, 50 people at once", byView.values().stream().flatMap(List::stream).collect(Collectors.toCollection(ArrayList::new)), 150);
+            byView.forEach((view, times) -> report("  of these " + view, times, 150));
         }
     }
 
-    private List<Long> teacher(int number, int requests) throws Exception {
+    /** Times by the view asked for. */
+    private Map<String, List<Long>> teacher(int number, int requests) throws Exception {
         Random random = new Random(number);
         Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
         String scope = session.classScope();
         String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope, "/api/coverage?" + scope,
             "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope, "/api/plans?measure=1&" + scope, "/api/meeting?measure=1&" + scope,
             "/api/strip?measure=1&" + scope.replaceAll("asOf=", "day="), "/api/reading?" + scope};
-        List<Long> times = new ArrayList<>();
+        Map<String, List<Long>> times = new HashMap<>();
         for (int i = 0; i < requests; i++) {
             Thread.sleep(random.nextInt(4000));
-            times.add(session.timed(views[random.nextInt(views.length)]));
+            String view = views[random.nextInt(views.length)];
+            times.computeIfAbsent(view.substring(0, view.indexOf('?')), v -> new ArrayList<>()).add(session.timed(view));
         }
         return times;
     }

@@ -182,6 +182,31 @@ class PlansTest extends ScreeningTest {
     }
 
     @Test
+    void aConcernCanBeInAnAreaOfTheSchoolsOwn() throws Exception {
+        String code = "2025-PLANI";
+        newClass(code, 3, "b.calder", "Ada", "Bo");
+        int ada = student("Ada " + code);
+        send(person("b.calder"), "/api/plans/concerns", Map.of("studentId", ada, "area", " Attention ", "level", 2, "note", "Loses the thread")).andExpect(status().isNoContent());
+        JsonNode view = view(code);
+        assertEquals(0, view.get("rows").size(), "it is no reason to be followed in reading");
+        assertEquals("Attention", view.at("/elsewhere/0/concern/area").asString());
+        assertEquals("Ada " + code, view.at("/elsewhere/0/student/name").asString());
+        JsonNode page = body(read(person("b.calder"), "/api/students/" + ada + "?asOf=" + TODAY));
+        assertEquals(2, page.at("/concerns/0/level").asInt());
+        List<String> areas = each(page.get("areas")).map(JsonNode::asString).toList();
+        assertTrue(areas.containsAll(List.of("Attention", "Reading", "Maths")), areas.toString());
+        Map<String, Object> back = Map.of("studentId", ada, "area", "Attention", "level", 0, "seen", page.at("/concerns/0/id").asLong());
+        send(person("b.calder"), "/api/plans/concerns", back).andExpect(status().isNoContent());
+        assertEquals(0, view(code).get("elsewhere").size());
+        // A measure in that area makes it one like the others.
+        send(person("b.calder"), "/api/plans/concerns", Map.of("studentId", ada, "area", "Attention", "level", 1,
+                "seen", body(read(person("b.calder"), "/api/students/" + ada + "?asOf=" + TODAY)).at("/concerns/0/id").asLong())).andExpect(status().isNoContent());
+        assertEquals(0, view(code, "2026-03-12").get("elsewhere").size(), "nobody knew the day before");
+        assertFalse(each(body(read(person("r.oduya"), "/api/students/" + student("Zuri Halloran") + "?asOf=" + TODAY)).get("areas")).map(JsonNode::asString)
+                .anyMatch("Attention"::equals), "another teacher does not learn of it");
+    }
+
+    @Test
     void othersSeeNeitherPlansNorConcernsAndCannotTickSessions() throws Exception {
         String code = "2025-PLANG";
         newClass(code, 3, "b.calder", "Ada");

@@ -27,10 +27,10 @@ import org.zealousladder.server.scores.ScoresService;
 import org.zealousladder.server.standings.Cell;
 import org.zealousladder.server.standings.Standings;
 import org.zealousladder.server.standings.StandingsService;
+import org.zealousladder.server.trends.CardsService;
 import org.zealousladder.server.trends.TrendCard;
 import org.zealousladder.server.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.trends.TrendCard.TrendPoint;
-import org.zealousladder.server.trends.TrendsService;
 
 /** Gathers the Desk from the trends and the standings of everyone in scope. */
 @Service
@@ -42,10 +42,10 @@ public class DeskService {
     private final RosterService roster;
     private final MeasuresService measures;
     private final ScoresService scores;
-    private final TrendsService trends;
+    private final CardsService trends;
     private final StandingsService standing;
 
-    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing) {
+    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
@@ -63,7 +63,7 @@ public class DeskService {
         LocalDate from = windows.isEmpty() || windows.get(0).starts().isAfter(year.starts()) ? year.starts() : windows.get(0).starts();
         List<Score> all = scores.of(ids, byId.keySet(), from, asOf);
         List<Score> thisYear = from.equals(year.starts()) ? all : all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList();
-        List<TrendCard> cards = trends.cards(students, byId, thisYear, null, year, asOf);
+        List<TrendCard> cards = trends.monitored(students, byId, thisYear, null, year, asOf);
         Standings standings = standing.of(students, byId.values(), windows, asOf, all);
 
         List<ToDecide> decide = cards.stream().filter(c -> c.decision() != null && c.decision().wantsAction() && c.settledUntil() == null)

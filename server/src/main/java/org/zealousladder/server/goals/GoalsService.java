@@ -3,7 +3,10 @@ package org.zealousladder.server.goals;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,25 +47,32 @@ public class GoalsService {
     /** Sets or replaces a goal. */
     @Transactional
     public void set(GoalForm form) {
-        int student = form.studentId();
-        int measureId = form.measureId();
+        setAll(List.of(form));
+    }
+
+    /** Sets or replaces the goals of several students on one measure: all of them, or none. */
+    @Transactional
+    public void setAll(List<GoalForm> forms) {
+        if (forms.isEmpty()) {
+            return;
+        }
+        int measureId = forms.get(0).measureId();
+        Set<Integer> students = forms.stream().map(GoalForm::studentId).collect(Collectors.toSet());
+        if (students.size() != forms.size() || forms.stream().anyMatch(f -> f.measureId() != measureId)) {
+            throw Refusal.invalid("goals", "Goals that are set together are for one measure, one for each student. Nothing was saved.");
+        }
         Measure measure = measures.measure(measureId);
-        roster.requireStudent(student);
+        roster.requireStudents(students);
         LocalDate today = calendar.today();
-        check(measure, form.startDate(), form.startScore(), form.goalDate(), form.goalScore(), today);
-        Optional<Goal> current = store.current(student, measureId);
-        if (!java.util.Objects.equals(current.map(Goal::id).orElse(null), form.replaces())) {
+        forms.forEach(f -> check(measure, f.startDate(), f.startScore(), f.goalDate(), f.goalScore(), today));
+        Map<Integer, Long> current = store.current(students, measureId).stream().collect(Collectors.toMap(Goal::studentId, Goal::id));
+        if (forms.stream().anyMatch(f -> !Objects.equals(current.get(f.studentId()), f.replaces()))) {
             throw Refusal.conflict("Somebody else has set a goal here meanwhile. Yours was not saved; look at theirs first.");
         }
-        long id = store.nextId();
-        current.ifPresent(old -> {
-            if (!store.supersede(old.id(), id, today)) {
-                throw Refusal.conflict("Somebody else has changed this goal meanwhile. Yours was not saved.");
-            }
-        });
         // A goal whose line starts in the past is known from today all the same: as-of views must not show what nobody knew.
-        store.insert(new Goal(id, student, measureId, form.startDate(), form.startScore(), form.goalDate(), form.goalScore(),
-                form.kind() == null ? "by-hand" : form.kind(), form.percentile(), form.factor(), form.basis()), today, Viewer.current().id(), form.reason());
+        if (!store.replace(forms, today, Viewer.current().id())) {
+            throw Refusal.conflict("Somebody else has changed this goal meanwhile. Yours was not saved.");
+        }
     }
 
     private static void check(Measure measure, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore, LocalDate today) {
@@ -75,7 +85,7 @@ public class GoalsService {
         if (!goalDate.isAfter(today)) {
             throw Refusal.invalid("goalDate", "The goal date is past. Choose a day still to come.");
         }
-        for (var entry : java.util.Map.of("startScore", startScore, "goalScore", goalScore).entrySet()) {
+        for (var entry : Map.of("startScore", startScore, "goalScore", goalScore).entrySet()) {
             if (!(entry.getValue() >= measure.lowest() && entry.getValue() <= measure.highest())) {
                 throw Refusal.invalid(entry.getKey(), measure.name() + " runs from " + Math.round(measure.lowest()) + " to " + Math.round(measure.highest()) + ".");
             }

@@ -1,10 +1,12 @@
 package org.zealousladder.server.goals;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -15,9 +17,11 @@ class GoalsStore {
                    g.kind, g.percentile, g.factor, g.basis from goals_goal g
             """;
     private final JdbcClient db;
+    private final JdbcOperations batch;
 
-    GoalsStore(JdbcClient db) {
+    GoalsStore(JdbcClient db, JdbcOperations batch) {
         this.db = db;
+        this.batch = batch;
     }
 
     List<Goal> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
@@ -36,32 +40,34 @@ class GoalsStore {
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(Goal.class).list();
     }
 
-    Optional<Goal> current(int student, int measure) {
-        return db.sql(COLUMNS + " where g.student_id = :student and g.measure_id = :measure and g.superseded_by is null")
-                .param("student", student).param("measure", measure).query(Goal.class).optional();
+    List<Goal> current(Collection<Integer> students, int measure) {
+        return db.sql(COLUMNS + " where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_by is null")
+                .param("students", students.toArray(Integer[]::new)).param("measure", measure).query(Goal.class).list();
     }
 
-    long nextId() {
-        return db.sql("select nextval(pg_get_serial_sequence('goals_goal', 'id'))").query(Long.class).single();
-    }
-
-    boolean supersede(long id, long by, LocalDate on) {
-        return db.sql("""
-                update goals_goal set superseded_by = :by, superseded_on = greatest(:on, known_from)
-                 where id = :id and superseded_by is null""")
-                .param("id", id).param("by", by).param("on", on).update() == 1;
-    }
-
-    void insert(Goal g, LocalDate knownFrom, int by, @Nullable String reason) {
-        db.sql("""
-                insert into goals_goal (id, student_id, measure_id, start_date, start_score, goal_date, goal_score, kind, percentile,
-                                        factor, basis, known_from, recorded_by, reason)
-                values (:id, :student, :measure, :startDate, :startScore, :goalDate, :goalScore, :kind, :percentile, :factor, :basis,
-                        :knownFrom, :by, :reason)""")
-                .param("id", g.id()).param("student", g.studentId()).param("measure", g.measureId())
-                .param("startDate", g.startDate()).param("startScore", g.startScore())
-                .param("goalDate", g.goalDate()).param("goalScore", g.goalScore()).param("kind", g.kind()).param("percentile", g.percentile())
-                .param("factor", g.factor()).param("basis", g.basis())
-                .param("knownFrom", knownFrom).param("by", by).param("reason", reason).update();
+    /** Puts goals in the place of those they name; false when one of these has been replaced by somebody else meanwhile. */
+    boolean replace(List<GoalForm> goals, LocalDate today, int by) {
+        List<Long> ids = db.sql("select nextval(pg_get_serial_sequence('goals_goal', 'id')) from generate_series(1, :n)").param("n", goals.size())
+                .query(Long.class).list();
+        List<Object[]> old = new ArrayList<>();
+        List<Object[]> rows = new ArrayList<>();
+        for (int i = 0; i < goals.size(); i++) {
+            GoalForm g = goals.get(i);
+            if (g.replaces() != null) {
+                old.add(new Object[] {ids.get(i), today, g.replaces()});
+            }
+            rows.add(new Object[] {ids.get(i), g.studentId(), g.measureId(), g.startDate(), g.startScore(), g.goalDate(), g.goalScore(),
+                g.kind() == null ? "by-hand" : g.kind(), g.percentile(), g.factor(), g.basis(), today, by, g.reason()});
+        }
+        int[] superseded = batch.batchUpdate("""
+                update goals_goal set superseded_by = ?, superseded_on = greatest(?, known_from) where id = ? and superseded_by is null""", old);
+        if (Arrays.stream(superseded).anyMatch(n -> n != 1)) {
+            return false;
+        }
+        batch.batchUpdate("""
+                insert into goals_goal (id, student_id, measure_id, start_date, start_score, goal_date, goal_score, kind, percentile, factor, basis,
+                                        known_from, recorded_by, reason)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", rows);
+        return true;
     }
 }

@@ -1,18 +1,19 @@
 package org.zealousladder.server.norms;
 
-import java.util.Optional;
-import org.zealousladder.core.Direction;
-import org.zealousladder.core.goals.GrowthNorms;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.Direction;
+import org.zealousladder.core.goals.GrowthNorms;
 import org.zealousladder.core.summary.NormPercentiles;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
@@ -59,12 +60,16 @@ public class NormsService {
         }
     }
 
-    /** The table of growth for a grade: the newest that was brought in, else the school's own; empty where there is none. */
+    /** The tables of growth by grade: the newest that was brought in, else the school's own. A grade without one is left out. */
     @Transactional(readOnly = true)
-    public Optional<GrowthTable> growth(int school, int measure, int grade, LocalDate asOf) {
-        List<NormsStore.GrowthRow> rows = store.growth(school, measure, grade, asOf);
-        return rows.size() < 2 ? Optional.empty()
-                : Optional.of(new GrowthTable(rows.get(0).name(), rows.stream().map(r -> new NormsView.NormPoint(r.percentile(), r.value())).toList()));
+    public Map<Integer, GrowthTable> growth(int school, int measure, Collection<Integer> grades, LocalDate asOf) {
+        Map<Integer, GrowthTable> tables = new TreeMap<>();
+        store.growth(school, measure, grades, asOf).stream().collect(Collectors.groupingBy(NormsStore.GrowthRow::grade)).forEach((grade, rows) -> {
+            if (rows.size() > 1) {
+                tables.put(grade, new GrowthTable(rows.get(0).name(), rows.stream().map(r -> new NormsView.NormPoint(r.percentile(), r.value())).toList()));
+            }
+        });
+        return tables;
     }
 
     @Transactional(readOnly = true)

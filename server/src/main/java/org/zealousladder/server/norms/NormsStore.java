@@ -1,6 +1,7 @@
 package org.zealousladder.server.norms;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,17 +31,18 @@ class NormsStore {
                 .param("set", set).param("measure", measure).param("asOf", asOf).query(PointRow.class).list();
     }
 
-    record GrowthRow(String name, int percentile, double value) {}
+    record GrowthRow(String name, int grade, int percentile, double value) {}
 
-    List<GrowthRow> growth(int school, int measure, int grade, LocalDate asOf) {
+    List<GrowthRow> growth(int school, int measure, Collection<Integer> grades, LocalDate asOf) {
         return db.sql("""
                 with used as (
-                  select t.id, s.name from norms_table t join norms_set s on s.id = t.set_id
-                   where t.measure_id = :measure and t.grade = :grade and t.about = 'growth' and (s.school_id is null or s.school_id = :school)
+                  select distinct on (t.grade) t.id, t.grade, s.name from norms_table t join norms_set s on s.id = t.set_id
+                   where t.measure_id = :measure and t.grade = any(:grades) and t.about = 'growth' and (s.school_id is null or s.school_id = :school)
                      and t.known_from <= :asOf and (t.superseded_on is null or t.superseded_on > :asOf)
-                   order by s.kind = 'local', t.id desc limit 1)
-                select u.name, p.percentile, p.value from used u join norms_point p on p.table_id = u.id order by p.percentile""")
-                .param("school", school).param("measure", measure).param("grade", grade).param("asOf", asOf).query(GrowthRow.class).list();
+                   order by t.grade, s.kind = 'local', t.id desc)
+                select u.name, u.grade, p.percentile, p.value from used u join norms_point p on p.table_id = u.id order by u.grade, p.percentile""")
+                .param("school", school).param("measure", measure).param("grades", grades.toArray(Integer[]::new)).param("asOf", asOf)
+                .query(GrowthRow.class).list();
     }
 
     int localSet(int school) {

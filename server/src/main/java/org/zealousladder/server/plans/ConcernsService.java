@@ -4,10 +4,12 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
@@ -30,6 +32,12 @@ public class ConcernsService {
     @Transactional(readOnly = true)
     public List<Concern> knownOn(Collection<Integer> students, @Nullable String area, LocalDate asOf) {
         return students.isEmpty() ? List.of() : store.knownOn(students, area, asOf);
+    }
+
+    /** Areas that a concern can be in: those of the measures, and the school's own that are in use. */
+    @Transactional(readOnly = true)
+    public List<String> areas(Collection<Measure> measures) {
+        return Stream.concat(measures.stream().map(Measure::area), store.areas().stream()).distinct().sorted().toList();
     }
 
     /** @param seen the concern that was on the screen, null for none */

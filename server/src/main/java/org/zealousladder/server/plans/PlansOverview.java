@@ -9,17 +9,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.goals.Goal;
-import org.zealousladder.server.goals.GoalsService;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.SetupRights;
 import org.zealousladder.server.platform.Words;
+import org.zealousladder.server.plans.PlansView.OwnConcern;
 import org.zealousladder.server.plans.PlansView.PlanRow;
 import org.zealousladder.server.plans.PlansView.Suggestion;
 import org.zealousladder.server.roster.Enrolled;
@@ -35,19 +35,19 @@ import org.zealousladder.server.tiers.TiersService.TierOnRecord;
 public class PlansOverview {
     private final PlansService plans;
     private final ConcernsService concerns;
+    private final FollowingService followed;
     private final StrategiesService strategies;
-    private final GoalsService goals;
     private final TiersService tiers;
     private final MeasuresService measures;
     private final RosterService roster;
     private final SetupRights rights;
 
-    PlansOverview(PlansService plans, ConcernsService concerns, StrategiesService strategies, GoalsService goals, TiersService tiers,
+    PlansOverview(PlansService plans, ConcernsService concerns, FollowingService followed, StrategiesService strategies, TiersService tiers,
             MeasuresService measures, RosterService roster, SetupRights rights) {
         this.plans = plans;
         this.concerns = concerns;
+        this.followed = followed;
         this.strategies = strategies;
-        this.goals = goals;
         this.tiers = tiers;
         this.measures = measures;
         this.roster = roster;
@@ -59,9 +59,7 @@ public class PlansOverview {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, Concern> worried = concerns.knownOn(ids, measure.area(), asOf).stream().collect(Collectors.toMap(Concern::studentId, c -> c));
-        Map<Integer, List<Plan>> all = plans.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Plan::studentId));
-        Map<Integer, Goal> aims = goals.knownOn(ids, measureId, asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
+        Following following = followed.on(ids, measure, asOf);
         Map<Integer, TierOnRecord> newest = tiers.newest(ids, measure.area(), asOf);
         LocalDate week = asOf.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         Map<Long, Map<LocalDate, Integer>> held = new HashMap<>();
@@ -71,13 +69,11 @@ public class PlansOverview {
         List<StudentRef> others = new ArrayList<>();
         List<Suggestion> suggested = new ArrayList<>();
         for (Enrolled e : students) {
-            Concern concern = worried.get(e.id());
-            List<Plan> own = all.getOrDefault(e.id(), List.of());
-            Plan now = own.stream().filter(Plan::open).findFirst().orElse(null);
-            Goal goal = aims.get(e.id());
+            Concern concern = following.concern(e.id());
             Suggestion suggestion = suggestion(e.ref(), newest.get(e.id()), concern);
-            if (concern != null && concern.level() > 0 || now != null || goal != null) {
-                rows.add(new PlanRow(e.ref(), concern, suggestion, now, own.stream().filter(p -> !p.open()).toList(), goal,
+            if (following.follows(e.id())) {
+                Plan now = following.plan(e.id());
+                rows.add(new PlanRow(e.ref(), concern, suggestion, now, following.past(e.id()), following.goal(e.id()),
                         now == null ? Map.of() : held.getOrDefault(now.root(), Map.of())));
             } else {
                 others.add(e.ref());
@@ -89,7 +85,16 @@ public class PlansOverview {
         rows.sort(Comparator.comparing((PlanRow r) -> r.concern() == null ? 0 : -r.concern().level()).thenComparing(r -> r.student().name()));
         int school = roster.school(who);
         return new PlansView(measure.ref(), measure.area(), school, week, rows, others, suggested, strategies.of(school, measure.area()),
-                rights.mayChange(school), summary(rows));
+                rights.mayChange(school), summary(rows), elsewhere(students, asOf));
+    }
+
+    /** Concerns in areas of the school's own, which no measure is about: there is no other page for them. */
+    private List<OwnConcern> elsewhere(List<Enrolled> students, LocalDate asOf) {
+        Set<String> measured = measures.byId(asOf).values().stream().map(Measure::area).collect(Collectors.toSet());
+        Map<Integer, Enrolled> byId = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
+        return concerns.knownOn(byId.keySet(), null, asOf).stream().filter(c -> c.level() > 0 && !measured.contains(c.area()))
+                .sorted(Comparator.comparing(Concern::area).thenComparing(c -> -c.level()).thenComparing(c -> byId.get(c.studentId()).ref().name()))
+                .map(c -> new OwnConcern(byId.get(c.studentId()).ref(), c)).toList();
     }
 
     /** Tier 2 suggests level 2, tier 3 and beyond level 3; nothing where somebody has judged already at least as high, or since. */
@@ -110,7 +115,7 @@ public class PlansOverview {
             parts.add(Words.number(without) + " without a plan");
         }
         if (thin > 0) {
-            parts.add(Words.number(thin) + (thin == 1 ? " plan was" : " plans were") + " given less than 60 % of the time planned");
+            parts.add(Words.number(thin) + (thin == 1 ? " plan was given fewer than 60 % of its sessions" : " plans were given fewer than 60 % of their sessions"));
         }
         return parts.isEmpty() ? "" : Words.sentence(String.join(", ", parts));
     }

@@ -1,6 +1,7 @@
 package org.zealousladder.server.plans;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -9,6 +10,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.goals.GoalForm;
+import org.zealousladder.server.goals.GoalsService;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
@@ -26,13 +29,16 @@ public class PlansService {
     private final StrategiesService strategies;
     private final MeasuresService measures;
     private final RosterService roster;
+    private final GoalsService goals;
     private final SchoolCalendar calendar;
 
-    PlansService(PlansStore store, StrategiesService strategies, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+    PlansService(PlansStore store, StrategiesService strategies, MeasuresService measures, RosterService roster, GoalsService goals,
+            SchoolCalendar calendar) {
         this.store = store;
         this.strategies = strategies;
         this.measures = measures;
         this.roster = roster;
+        this.goals = goals;
         this.calendar = calendar;
     }
 
@@ -47,7 +53,7 @@ public class PlansService {
         return students.isEmpty() ? List.of() : store.sessions(students, from, to, asOf);
     }
 
-    /** Makes one plan for each student of {@code form}. */
+    /** Makes one plan for each student of {@code form}, and sets the goals that were chosen with it. */
     @Transactional
     public void make(PlanForm form) {
         measures.measure(form.measureId());
@@ -70,15 +76,25 @@ public class PlansService {
         int school = known.get(0).schoolId();
         String strategy = strategies.name(way.strategyId(), way.strategy(), school);
         boolean several = known.size() > 1 || !blank(form.groupName());
-        Long group = null;
-        for (Enrolled e : known) {
-            long id = store.nextId();
-            group = several && group == null ? (Long) id : group;
-            Plan plan = new Plan(id, id, e.id(), form.measureId(), group, several ? text(form.groupName()) : null, form.worry().strip(),
-                    text(form.success()), form.starts(), form.ends(), null, null, null, null, List.of(), 0, 0, false);
-            save(plan, today);
-            store.insertPhase(plan, phase(form.starts(), strategy, way), way.strategyId(), today, Viewer.current().id());
+        List<Long> ids = store.nextIds(known.size());
+        Long group = several ? ids.get(0) : null;
+        List<Plan> made = new ArrayList<>();
+        for (int i = 0; i < known.size(); i++) {
+            made.add(new Plan(ids.get(i), ids.get(i), known.get(i).id(), form.measureId(), group, several ? text(form.groupName()) : null, form.worry().strip(),
+                    text(form.success()), form.starts(), form.ends(), null, null, null, null, List.of(), 0, 0, false));
         }
+        save(made, today);
+        store.insertPhase(made, phase(form.starts(), strategy, way), way.strategyId(), today, Viewer.current().id());
+        setGoals(form, wanted);
+    }
+
+    /** The goals that were chosen with the plan; in the same transaction, so there is never the one without the other. */
+    private void setGoals(PlanForm form, Set<Integer> students) {
+        List<GoalForm> chosen = form.goals() == null ? List.of() : form.goals();
+        if (chosen.stream().anyMatch(g -> !students.contains(g.studentId()) || g.measureId() != form.measureId())) {
+            throw Refusal.invalid("goals", "A goal is for another student or measure than the plan. Nothing was saved.");
+        }
+        goals.setAll(chosen);
     }
 
     /** Begins a new phase on {@code starts}: the plan is carried out otherwise from then on. */
@@ -100,7 +116,7 @@ public class PlansService {
             throw Refusal.invalid("starts", "The plan ends on " + Words.day(plan.ends()) + "; a change must begin before. Nothing was saved.");
         }
         String strategy = strategies.name(way.strategyId(), way.strategy(), roster.enrolled(plan.studentId(), today).schoolId());
-        store.insertPhase(plan, phase(starts, strategy, way), way.strategyId(), today, Viewer.current().id());
+        store.insertPhase(List.of(plan), phase(starts, strategy, way), way.strategyId(), today, Viewer.current().id());
     }
 
     /** Ends a plan with what came of it. */
@@ -115,7 +131,7 @@ public class PlansService {
         if (on.isAfter(today) || on.isBefore(last)) {
             throw Refusal.invalid("on", "A plan is closed on a day from " + Words.day(last) + " to today.");
         }
-        supersede(plan, new Plan(store.nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), plan.worry(),
+        supersede(plan, new Plan(nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), plan.worry(),
                 plan.success(), plan.starts(), plan.ends(), on, outcome, text(note), null, List.of(), 0, 0, false), today);
     }
 
@@ -126,7 +142,7 @@ public class PlansService {
         if (!ends.isAfter(plan.phases().get(plan.phases().size() - 1).starts())) {
             throw Refusal.invalid("ends", "The last day must be after the newest phase began. Nothing was saved.");
         }
-        supersede(plan, new Plan(store.nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), worry.strip(),
+        supersede(plan, new Plan(nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), worry.strip(),
                 text(success), plan.starts(), ends, null, null, null, null, List.of(), 0, 0, false), calendar.today());
     }
 
@@ -153,16 +169,20 @@ public class PlansService {
         return plan;
     }
 
+    private long nextId() {
+        return store.nextIds(1).get(0);
+    }
+
     private void supersede(Plan old, Plan now, LocalDate today) {
         if (!store.supersede(old.id(), now.id(), today)) {
             throw Refusal.conflict("Somebody else has changed this plan meanwhile. Yours was not saved.");
         }
-        save(now, today);
+        save(List.of(now), today);
     }
 
-    private void save(Plan plan, LocalDate today) {
+    private void save(List<Plan> plans, LocalDate today) {
         try {
-            store.insert(plan, today, Viewer.current().id());
+            store.insert(plans, today, Viewer.current().id());
         } catch (DataIntegrityViolationException e) {
             throw Refusal.conflict("There is another plan for this measure at that time. Change or close it first. Nothing was saved.");
         }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -15,9 +16,11 @@ class PlansStore {
     private static final String KNOWN = ".known_from <= :asOf and (%1$s.superseded_on is null or %1$s.superseded_on > :asOf) ";
 
     private final JdbcClient db;
+    private final JdbcOperations batch;
 
-    PlansStore(JdbcClient db) {
+    PlansStore(JdbcClient db, JdbcOperations batch) {
         this.db = db;
+        this.batch = batch;
     }
 
     record PlanRow(long id, long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry,
@@ -72,19 +75,16 @@ class PlansStore {
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("from", from).query(Integer.class).list();
     }
 
-    long nextId() {
-        return db.sql("select nextval(pg_get_serial_sequence('plans_plan', 'id'))").query(Long.class).single();
+    List<Long> nextIds(int n) {
+        return db.sql("select nextval(pg_get_serial_sequence('plans_plan', 'id')) from generate_series(1, :n)").param("n", n).query(Long.class).list();
     }
 
-    void insert(Plan p, LocalDate today, int by) {
-        db.sql("""
+    void insert(Collection<Plan> plans, LocalDate today, int by) {
+        batch.batchUpdate("""
                 insert into plans_plan (id, root, student_id, measure_id, group_id, group_name, worry, success, starts, ends, closed_on, outcome,
                                         outcome_note, known_from, recorded_by)
-                values (:id, :root, :student, :measure, :groupId, :groupName, :worry, :success, :starts, :ends, :closedOn, :outcome, :note, :today, :by)""")
-                .param("id", p.id()).param("root", p.root()).param("student", p.studentId()).param("measure", p.measureId())
-                .param("groupId", p.groupId()).param("groupName", p.groupName()).param("worry", p.worry()).param("success", p.success())
-                .param("starts", p.starts()).param("ends", p.ends()).param("closedOn", p.closedOn()).param("outcome", p.outcome())
-                .param("note", p.outcomeNote()).param("today", today).param("by", by).update();
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", plans.stream().map(p -> new Object[] {p.id(), p.root(), p.studentId(), p.measureId(),
+                    p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
     }
 
     boolean supersede(long id, long by, LocalDate on) {
@@ -92,12 +92,15 @@ class PlansStore {
                 .param("id", id).param("by", by).param("on", on).update() == 1;
     }
 
-    void insertPhase(Plan p, Plan.PlanPhase f, @Nullable Integer strategyId, LocalDate today, int by) {
+    /** The same phase for each of {@code plans}, which are for one measure. */
+    void insertPhase(List<Plan> plans, Plan.PlanPhase f, @Nullable Integer strategyId, LocalDate today, int by) {
         db.sql("""
                 insert into plans_phase (plan_root, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, reason,
                                          known_from, recorded_by)
-                values (:root, :student, :measure, :starts, :strategyId, :strategy, :place, :leader, :minutes, :perWeek, :reason, :today, :by)""")
-                .param("root", p.root()).param("student", p.studentId()).param("measure", p.measureId()).param("starts", f.starts())
+                select p.root, p.student_id, :measure, :starts, :strategyId, :strategy, :place, :leader, :minutes, :perWeek, :reason, :today, :by
+                  from unnest(:roots, :students) as p(root, student_id)""")
+                .param("roots", plans.stream().map(Plan::root).toArray(Long[]::new)).param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
+                .param("measure", plans.get(0).measureId()).param("starts", f.starts())
                 .param("strategyId", strategyId).param("strategy", f.strategy()).param("place", f.place()).param("leader", f.leader())
                 .param("minutes", f.minutes()).param("perWeek", f.perWeek()).param("reason", f.reason()).param("today", today).param("by", by).update();
     }

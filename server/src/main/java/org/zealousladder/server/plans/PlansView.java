@@ -14,10 +14,11 @@ import org.zealousladder.server.roster.StudentRef;
  * @param week Monday of the week whose sessions are shown
  * @param rows students with a concern, a plan or a goal
  * @param others the rest of those in scope
+ * @param elsewhere concerns in areas that no measure is about
  * @param suggested others whose newest tier suggests a concern
  */
 public record PlansView(MeasureRef measure, String area, int schoolId, LocalDate week, List<PlanRow> rows, List<StudentRef> others, List<Suggestion> suggested,
-        List<Strategy> strategies, boolean mayChangeStrategies, String summary) {
+        List<Strategy> strategies, boolean mayChangeStrategies, String summary, List<OwnConcern> elsewhere) {
 
     /**
      * One student.
@@ -28,6 +29,9 @@ public record PlansView(MeasureRef measure, String area, int schoolId, LocalDate
      */
     public record PlanRow(StudentRef student, @Nullable Concern concern, @Nullable Suggestion suggested, @Nullable Plan plan, List<Plan> past,
             @Nullable Goal goal, Map<LocalDate, Integer> sessions) {}
+
+    /** A concern in an area of the school's own. */
+    public record OwnConcern(StudentRef student, Concern concern) {}
 
     /** A level of concern that a tier suggests, with the tier it comes from. */
     public record Suggestion(StudentRef student, int level, String because) {}

@@ -11,10 +11,10 @@ import org.zealousladder.server.platform.Refusal;
 /** The school's own list of strategies. */
 @Service
 public class StrategiesService {
-    private final ConcernsStore store;
+    private final StrategiesStore store;
     private final SetupRights rights;
 
-    StrategiesService(ConcernsStore store, SetupRights rights) {
+    StrategiesService(StrategiesStore store, SetupRights rights) {
         this.store = store;
         this.rights = rights;
     }

@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.Refusal;
@@ -32,6 +33,12 @@ public class RosterService {
     public SchoolYear year(int yearId) {
         return store.years().stream().filter(y -> y.id() == yearId).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no such school year."));
+    }
+
+    /** The year that holds {@code day}, or the last one begun before it. */
+    public SchoolYear yearOf(LocalDate day) {
+        List<SchoolYear> years = store.years();
+        return years.stream().filter(y -> !y.starts().isAfter(day)).findFirst().orElse(years.get(years.size() - 1));
     }
 
     /**
@@ -116,8 +123,14 @@ public class RosterService {
 
     /** @throws Refusal 403 when the student is not one of the viewer's */
     public void requireStudent(int studentId) {
-        if (store.visibleStudent(studentId).isEmpty()) {
-            throw Refusal.forbidden("That student is not one of yours. Nothing was saved.");
+        requireStudents(Set.of(studentId));
+    }
+
+    /** @throws Refusal 403 when one of the students is not one of the viewer's */
+    public void requireStudents(Set<Integer> students) {
+        if (store.visible(students) != students.size()) {
+            throw Refusal.forbidden(students.size() == 1 ? "That student is not one of yours. Nothing was saved."
+                    : "One of the students is not one of yours. Nothing was saved.");
         }
     }
 

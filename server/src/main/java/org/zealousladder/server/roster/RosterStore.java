@@ -3,7 +3,6 @@ package org.zealousladder.server.roster;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -100,8 +99,9 @@ class RosterStore {
                 .query((r, n) -> new GradeOn(r.getInt(1), r.getObject(2, LocalDate.class), r.getInt(3))).list();
     }
 
-    Optional<Integer> visibleStudent(int studentId) {
-        return db.sql("select id from roster_student where id = :id").param("id", studentId).query(Integer.class).optional();
+    int visible(Collection<Integer> students) {
+        return db.sql("select count(*)::integer from roster_student where id = any(:students)").param("students", students.toArray(Integer[]::new))
+                .query(Integer.class).single();
     }
 
     List<Enrolled> find(String words, LocalDate asOf, int limit) {

@@ -7,7 +7,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -15,13 +14,10 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.summary.Quantiles;
 import org.zealousladder.server.goals.Goal;
-import org.zealousladder.server.goals.GoalsService;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
-import org.zealousladder.server.plans.Concern;
-import org.zealousladder.server.plans.ConcernsService;
-import org.zealousladder.server.plans.Plan;
-import org.zealousladder.server.plans.PlansService;
+import org.zealousladder.server.plans.Following;
+import org.zealousladder.server.plans.FollowingService;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
@@ -40,20 +36,16 @@ public class StripService {
     private final RosterService roster;
     private final MeasuresService measures;
     private final ScoresService scores;
-    private final GoalsService goals;
-    private final PlansService plans;
-    private final ConcernsService concerns;
+    private final FollowingService followed;
     private final StripStore store;
     private final SchoolCalendar calendar;
 
-    StripService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals, PlansService plans,
-            ConcernsService concerns, StripStore store, SchoolCalendar calendar) {
+    StripService(RosterService roster, MeasuresService measures, ScoresService scores, FollowingService followed,
+            StripStore store, SchoolCalendar calendar) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
-        this.goals = goals;
-        this.plans = plans;
-        this.concerns = concerns;
+        this.followed = followed;
         this.store = store;
         this.calendar = calendar;
     }
@@ -66,17 +58,15 @@ public class StripService {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, Goal> aims = goals.knownOn(ids, measureId, today).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
-        Set<Integer> planned = plans.knownOn(ids, measureId, today).stream().filter(Plan::open).map(Plan::studentId).collect(Collectors.toSet());
-        Set<Integer> worried = concerns.knownOn(ids, measure.area(), today).stream().filter(c -> c.level() > 0).map(Concern::studentId).collect(Collectors.toSet());
+        Following following = followed.on(ids, measure, today);
         Map<Integer, List<Score>> all = scores.of(ids, List.of(measureId), roster.year(yearId).starts(), today).stream()
                 .filter(s -> !s.takenOn().isAfter(asOf)).collect(Collectors.groupingBy(Score::studentId));
         Map<Long, List<Double>> forms = forms(all.values().stream().flatMap(List::stream).filter(s -> s.takenOn().equals(asOf)).map(Score::id).toList());
         List<StripRow> rows = students.stream().map(e -> {
-            Goal goal = aims.get(e.id());
+            Goal goal = following.goal(e.id());
             Double line = goal == null || goal.startDate().isAfter(asOf) || goal.goalDate().isBefore(asOf) ? null
                     : (Double) goal.line(goal.startDate(), measure.direction()).at(ScoreSeries.weeks(goal.startDate(), asOf));
-            return new StripRow(e.ref(), goal != null || planned.contains(e.id()) || worried.contains(e.id()),
+            return new StripRow(e.ref(), following.follows(e.id()),
                     entry(all.getOrDefault(e.id(), List.of()), asOf, forms), line);
         }).toList();
         boolean ofClass = who.kind() == Who.Kind.CLASS;

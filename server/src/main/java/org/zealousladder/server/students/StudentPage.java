@@ -17,10 +17,12 @@ import org.zealousladder.server.trends.TrendCard;
  *
  * @param from first day of the time axis all lanes share
  * @param to last day of it
+ * @param concerns also those taken back, level 0
+ * @param areas that a concern can be in
  */
 public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers,
-        List<Concern> concerns, List<PlansOfMeasure> plans) {
+        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans) {
 
     /** Plans on one measure, the newest first. */
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}

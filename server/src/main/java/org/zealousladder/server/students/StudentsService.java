@@ -29,9 +29,9 @@ import org.zealousladder.server.students.StudentPage.PlansOfMeasure;
 import org.zealousladder.server.students.StudentPage.Lane;
 import org.zealousladder.server.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.tiers.TiersService;
+import org.zealousladder.server.trends.CardsService;
 import org.zealousladder.server.trends.TrendCard;
 import org.zealousladder.server.trends.TrendCard.TrendPoint;
-import org.zealousladder.server.trends.TrendsService;
 
 /** Puts a student's page together. */
 @Service
@@ -42,14 +42,14 @@ public class StudentsService {
     private final RosterService roster;
     private final MeasuresService measures;
     private final ScoresService scores;
-    private final TrendsService trends;
+    private final CardsService trends;
     private final StandingsService standing;
     private final DecisionsService decisions;
     private final TiersService tiers;
     private final PlansService plans;
     private final ConcernsService concerns;
 
-    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, TrendsService trends, StandingsService standing,
+    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
             DecisionsService decisions, TiersService tiers, PlansService plans, ConcernsService concerns) {
         this.roster = roster;
         this.measures = measures;
@@ -65,14 +65,14 @@ public class StudentsService {
     public StudentPage page(int studentId, LocalDate asOf) {
         List<Enrolled> history = roster.history(studentId);
         Enrolled now = roster.enrolled(studentId, asOf);
-        SchoolYear year = trends.yearOf(asOf);
+        SchoolYear year = roster.yearOf(asOf);
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
         List<Window> windows = measures.seasons(asOf, SEASONS);
         Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
         List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
-        Map<Integer, TrendCard> cards = trends.cardsOfStudent(now, byId.values(), all, taken, year, asOf);
+        Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);
         Map<Integer, List<Plan>> planned = plans.knownOn(List.of(studentId), null, asOf).stream().collect(Collectors.groupingBy(Plan::measureId));
         List<Lane> lanes = new ArrayList<>();
         for (Measure m : byId.values()) {
@@ -86,7 +86,7 @@ public class StudentsService {
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
                 lanes, taken, tiers.ofStudent(studentId, asOf),
-                concerns.knownOn(List.of(studentId), null, asOf).stream().filter(c -> c.level() > 0).toList(),
+                concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), planned.get(m.id()))).toList());
     }
 

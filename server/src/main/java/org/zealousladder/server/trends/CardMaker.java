@@ -61,7 +61,16 @@ final class CardMaker {
      * @param population what the trend leans on; null where it is fitted by itself
      */
     record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Taken> taken, List<Plan> plans,
-            @Nullable Population population) {}
+            @Nullable Population population) {
+
+        Records with(Goal aim) {
+            return new Records(student, measure, scores, aim, taken, plans, population);
+        }
+
+        Records with(Measure other) {
+            return new Records(student, other, scores, goal, taken, plans, population);
+        }
+    }
 
     TrendCard card(Records records) {
         Measure measure = records.measure();

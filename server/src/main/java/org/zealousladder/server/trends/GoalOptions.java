@@ -2,6 +2,7 @@ package org.zealousladder.server.trends;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -19,7 +20,18 @@ public record GoalOptions(@Nullable StartPoint median, List<StartPoint> scored, 
     public record StartPoint(LocalDate date, double score) {}
 
     /** The score from which a band begins in a window. */
-    public record Benchmark(int windowId, String window, LocalDate date, String band, int tier, double from) {}
+    public record Benchmark(int windowId, String window, LocalDate date, String band, int tier, double from) {
+
+        /** The same whatever the grade. */
+        JointGoals.JointBenchmark joint() {
+            return new JointGoals.JointBenchmark(windowId, window, date, band, tier);
+        }
+
+        /** In words. */
+        String basis() {
+            return "Where " + band + " begins in " + window.toLowerCase(Locale.ROOT);
+        }
+    }
 
     public record NormsUsed(String name, int lowest, int highest) {}
 }

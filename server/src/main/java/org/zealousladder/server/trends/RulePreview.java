@@ -1,7 +1,7 @@
 package org.zealousladder.server.trends;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -21,13 +21,13 @@ import org.zealousladder.server.scores.ScoresService;
 @Service
 @Transactional(readOnly = true)
 public class RulePreview {
-    private final TrendsService trends;
+    private final CardsService cards;
     private final MeasuresService measures;
     private final RosterService roster;
     private final ScoresService scores;
 
-    RulePreview(TrendsService trends, MeasuresService measures, RosterService roster, ScoresService scores) {
-        this.trends = trends;
+    RulePreview(CardsService cards, MeasuresService measures, RosterService roster, ScoresService scores) {
+        this.cards = cards;
         this.measures = measures;
         this.roster = roster;
         this.scores = scores;
@@ -45,11 +45,16 @@ public class RulePreview {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Score> all = scores.of(students.stream().map(Enrolled::id).toList(), List.of(measureId), year.starts(), asOf);
-        Map<Integer, TrendCard> before = new LinkedHashMap<>();
-        trends.cards(students, Map.of(measureId, measure), all, measureId, year, asOf).forEach(c -> before.put(c.student().id(), c));
-        List<Differing> differ = trends.cards(students, Map.of(measureId, measure.with(settings)), all, measureId, year, asOf).stream()
-                .filter(c -> c.decision() != null && !c.decision().kind().equals(before.get(c.student().id()).decision().kind()))
-                .map(c -> new Differing(c.student(), before.get(c.student().id()).decision().label(), c.decision().label())).toList();
-        return new RuleEffect(before.size(), differ);
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), all, measureId, year, asOf);
+        List<Differing> differ = new ArrayList<>();
+        for (CardMaker.Records r : records) {
+            TrendCard.Proposal before = maker.card(r).decision();
+            TrendCard.Proposal after = maker.card(r.with(measure.with(settings))).decision();
+            if (before != null && after != null && !before.kind().equals(after.kind())) {
+                differ.add(new Differing(r.student(), before.label(), after.label()));
+            }
+        }
+        return new RuleEffect(records.size(), differ);
     }
 }

@@ -1,9 +1,12 @@
 package org.zealousladder.server.trends;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -56,8 +59,16 @@ class TrendsController {
     /** Reads only, for all that it is posted: a draft has too many parts for an address. */
     @PostMapping("/api/trends/{student}/{measure}/goal-advice")
     GoalAdvice advice(@PathVariable int student, @PathVariable int measure, @RequestParam LocalDate asOf, @Valid @RequestBody GoalDraft draft) {
-        return adviser.advise(student, measure, new GoalAdviser.Draft(draft.kind(), draft.startDate(), draft.startScore(), draft.goalDate(), draft.percentile(),
+        return adviser.advise(student, measure, new GoalReckoner.Draft(draft.kind(), draft.startDate(), draft.startScore(), draft.goalDate(), draft.percentile(),
                 draft.factor(), draft.goalScore(), draft.basis()), asOf);
+    }
+
+    record JointAsk(@NotEmpty @Size(max = 40) List<Integer> students, @Valid JointGoals.@Nullable JointDraft draft) {}
+
+    /** Reads only, like the one above. */
+    @PostMapping("/api/trends/joint-goals")
+    JointGoals joint(@RequestParam int measure, @RequestParam LocalDate asOf, @Valid @RequestBody JointAsk ask) {
+        return adviser.joint(ask.students(), measure, ask.draft(), asOf);
     }
 
     @PostMapping("/api/trends/rule-effect")
