@@ -1993,6 +1993,8 @@ export interface components {
             total: number;
         };
         PeerMedian: {
+            /** Format: int32 */
+            classId: number;
             /** Format: date */
             date: string;
             /** Format: double */
@@ -2584,6 +2586,8 @@ export interface components {
             to: string;
         };
         StudentRef: {
+            /** Format: int32 */
+            classId: number;
             className: string;
             code: string;
             /** Format: int32 */

@@ -6,7 +6,7 @@ import { PeerLine } from './marks/PeerLine';
 import { PlanTick } from './marks/PlanTick';
 import { ScorePoints } from './marks/ScorePoints';
 import { TrendRibbon } from './marks/TrendRibbon';
-import { type Frame, scalesFor } from './scales';
+import { classOf, type Frame, scalesFor } from './scales';
 
 interface Props {
   card: TrendCard;
@@ -29,10 +29,21 @@ const MARGINS = {
 };
 
 /** One student's scores with trend, ribbon and goal line. */
-export function TrendChart({ card, frame, width, height, size, peers = [], replacedGoals = [], marked, draft }: Props) {
+export function TrendChart({
+  card,
+  frame,
+  width,
+  height,
+  size,
+  peers: all = [],
+  replacedGoals = [],
+  marked,
+  draft,
+}: Props) {
   const scales = scalesFor(frame, width, height, MARGINS[size]);
   const mini = size === 'mini';
   const newest = card.phases.at(-1);
+  const peers = classOf(all, card);
   return (
     <svg
       width="100%"

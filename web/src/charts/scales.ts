@@ -1,5 +1,5 @@
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
-import type { Goal, MeasureRef, TrendCard } from '../api/types';
+import type { Goal, MeasureRef, PeerMedian, TrendCard } from '../api/types';
 import { dayNumber } from '../app/format';
 
 /** Both axes of a trend chart: days since 1970 across, score units up. */
@@ -15,13 +15,17 @@ export interface Frame {
   scores: [number, number];
 }
 
+/** The medians of a student's own class. */
+export const classOf = (peers: PeerMedian[], card: TrendCard) =>
+  peers.filter((p) => p.classId === card.student.classId);
+
 /** A frame in which all of some cards can be compared: the same days and the same scores. */
 export function commonFrame(
   cards: TrendCard[],
-  extra: { goals?: Pick<Goal, 'startDate' | 'startScore' | 'goalDate' | 'goalScore'>[]; medians?: number[] } = {},
+  extra: { goals?: Pick<Goal, 'startDate' | 'startScore' | 'goalDate' | 'goalScore'>[]; peers?: PeerMedian[] } = {},
 ): Frame {
   const days: number[] = [];
-  const scores: number[] = [...(extra.medians ?? [])];
+  const scores = cards.flatMap((card) => classOf(extra.peers ?? [], card).map((p) => p.median));
   for (const card of cards) {
     for (const p of card.points) {
       days.push(dayNumber(p.date));

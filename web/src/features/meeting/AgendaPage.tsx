@@ -27,7 +27,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
   const { card } = item;
   const d = card.decision;
-  const frame = commonFrame([card], { goals: item.replacedGoals, medians: view.peers.map((p) => p.median) });
+  const frame = commonFrame([card], { goals: item.replacedGoals, peers: view.peers });
   const plan = item.plans.find((p) => p.closedOn === undefined);
   return (
     <article

@@ -33,7 +33,7 @@ export function SideBySide({ view, cards, params, onSet, onOpen }: Props) {
     by === 'student'
       ? cards.filter((c) => chosen.includes(String(c.student.id)))
       : view.cards.filter((c) => c.plan && chosen.includes(c.plan.strategy));
-  const frame = commonFrame(shown, { medians: view.peers.map((p) => p.median) });
+  const frame = commonFrame(shown, { peers: view.peers });
   return (
     <>
       {view.strategies.length > 1 && (

@@ -71,7 +71,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
   const frame = commonFrame([card], {
     goals: [...detail.replacedGoals, ...(draft ? [draft] : [])],
-    medians: peers.map((p) => p.median),
+    peers,
   });
   return (
     <div className="grid lg:grid-cols-[1fr_300px] gap-x-8 gap-y-5">

@@ -89,7 +89,7 @@ export default function TrendsPage() {
 }
 
 function Grid({ cards, peers, onOpen }: { cards: TrendCard[]; peers: PeerMedian[]; onOpen: (id: number) => void }) {
-  const frame = commonFrame(cards, { medians: peers.map((p) => p.median) });
+  const frame = commonFrame(cards, { peers });
   const list = useRef<HTMLUListElement>(null);
   // Arrow keys go from chart to chart; up and down by the number in a row.
   const onKey = (e: KeyboardEvent) => {

@@ -194,4 +194,16 @@ class MonitoringTest extends ScreeningTest {
         JsonNode few = body(read(person("r.oduya"), "/api/meeting" + scope("2025-KITTIWAKE", "&measure=" + measure("oral-reading") + "&group=" + group)));
         assertTrue(few.get("items").size() > 0 && few.get("items").size() < all.get("items").size());
     }
+
+    @Test
+    void aStudentsPeersAreTheirClassAlsoWhereTheWholeSchoolIsLookedAt() {
+        String path = "&measure=" + measure("oral-reading");
+        JsonNode whole = body(read(person("m.tveit"), "/api/trends" + wholeSchool(path)));
+        JsonNode own = body(read(person("r.oduya"), "/api/trends" + scope("2025-KITTIWAKE", path)));
+        int kittiwake = classId("2025-KITTIWAKE");
+        assertEquals(own.get("peers"), json.valueToTree(each(whole.get("peers")).filter(p -> p.get("classId").asInt() == kittiwake).toList()));
+        assertEquals(2, own.get("peers").size(), "autumn and winter");
+        assertTrue(each(whole.get("peers")).map(p -> p.get("classId").asInt()).distinct().count() >= 6);
+        assertTrue(each(own.get("cards")).allMatch(c -> c.at("/student/classId").asInt() == kittiwake));
+    }
 }

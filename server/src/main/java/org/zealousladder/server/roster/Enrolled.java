@@ -8,7 +8,7 @@ public record Enrolled(int id, String code, String givenName, String familyName,
         String className, int grade, LocalDate enrolledFrom, @Nullable LocalDate enrolledTo, int schoolId) {
 
     public StudentRef ref() {
-        return new StudentRef(id, code, givenName + (familyName.isEmpty() ? "" : " " + familyName), initials(), className);
+        return new StudentRef(id, code, givenName + (familyName.isEmpty() ? "" : " " + familyName), initials(), className, classId);
     }
 
     private String initials() {

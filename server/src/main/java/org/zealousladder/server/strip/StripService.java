@@ -3,6 +3,7 @@ package org.zealousladder.server.strip;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -70,17 +71,17 @@ public class StripService {
                     entry(all.getOrDefault(e.id(), List.of()), asOf, forms), line);
         }).toList();
         boolean ofClass = who.kind() == Who.Kind.CLASS;
-        Double median = !ofClass ? null : store.medians(who.id(), measureId, today).stream().filter(m -> m.onDay().equals(asOf)).findFirst()
+        Double median = !ofClass ? null : store.medians(List.of(who.id()), measureId, today).stream().filter(m -> m.onDay().equals(asOf)).findFirst()
                 .map(StripStore.MedianRow::value).orElse(null);
         return new StripView(measure.ref(), asOf, rows, median, ofClass, (int) rows.stream().filter(StripRow::monitored).count());
     }
 
     /** A known median of a class: a point of its peers' line. */
-    public record KnownMedian(LocalDate day, double value) {}
+    public record KnownMedian(int classId, LocalDate day, double value) {}
 
     @Transactional(readOnly = true)
-    public List<KnownMedian> medians(int classId, int measureId, LocalDate asOf) {
-        return store.medians(classId, measureId, asOf).stream().filter(m -> m.value() != null).map(m -> new KnownMedian(m.onDay(), m.value())).toList();
+    public List<KnownMedian> medians(Collection<Integer> classes, int measureId, LocalDate asOf) {
+        return store.medians(classes, measureId, asOf).stream().filter(m -> m.value() != null).map(m -> new KnownMedian(m.classId(), m.onDay(), m.value())).toList();
     }
 
     @Transactional

@@ -17,14 +17,14 @@ class StripStore {
         this.db = db;
     }
 
-    record MedianRow(long id, LocalDate onDay, @Nullable Double value) {}
+    record MedianRow(long id, int classId, LocalDate onDay, @Nullable Double value) {}
 
-    List<MedianRow> medians(int classId, int measure, LocalDate asOf) {
+    List<MedianRow> medians(Collection<Integer> classes, int measure, LocalDate asOf) {
         return db.sql("""
-                select id, on_day, value from strip_median
-                 where class_id = :class and measure_id = :measure and on_day <= :asOf and known_from <= :asOf
+                select id, class_id, on_day, value from strip_median
+                 where class_id = any(:classes) and measure_id = :measure and on_day <= :asOf and known_from <= :asOf
                    and (superseded_on is null or superseded_on > :asOf) order by on_day""")
-                .param("class", classId).param("measure", measure).param("asOf", asOf).query(MedianRow.class).list();
+                .param("classes", classes.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(MedianRow.class).list();
     }
 
     /** Puts a median on a day in place of what stood there; null takes it back. */

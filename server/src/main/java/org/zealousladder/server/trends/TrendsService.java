@@ -1,6 +1,7 @@
 package org.zealousladder.server.trends;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -61,8 +62,8 @@ public class TrendsService {
         this.cards = cards;
     }
 
-    /** Median of the class in one screening window, {@code n} scores; or one that somebody gave, {@code n} 0. */
-    public record PeerMedian(LocalDate date, double median, int n) {}
+    /** Median of a class in one screening window, {@code n} scores; or one that somebody gave, {@code n} 0. */
+    public record PeerMedian(int classId, LocalDate date, double median, int n) {}
 
     /** What the Trends view shows. */
     public record TrendsView(List<TrendCard> cards, List<PeerMedian> peers, int students, String summary, List<StrategyResult> strategies) {}
@@ -85,11 +86,11 @@ public class TrendsService {
         List<TrendCard> ordered = new ArrayList<>(cards.monitored(students, Map.of(measureId, measure), all, measureId, year, asOf));
         ordered.sort(BY_NEED);
         List<Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == yearId).toList();
-        List<PeerMedian> peers = peers(windows, all);
-        if (who.kind() == Who.Kind.CLASS) {
-            strip.medians(who.id(), measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts())).map(m -> new PeerMedian(m.day(), m.value(), 0)).forEach(peers::add);
-            peers.sort(Comparator.comparing(PeerMedian::date));
-        }
+        List<PeerMedian> peers = new ArrayList<>(screened(students, windows, all));
+        List<Integer> classes = students.stream().map(Enrolled::classId).distinct().toList();
+        strip.medians(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
+                .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
+        peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
         return new TrendsView(ordered, peers, students.size(), TrendsSummary.of(ordered), results(ordered));
     }
 
@@ -122,16 +123,20 @@ public class TrendsService {
         }).toList();
     }
 
-    private static List<PeerMedian> peers(List<Window> windows, Collection<Score> all) {
+    /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. */
+    private static List<PeerMedian> screened(List<Enrolled> students, List<Window> windows, Collection<Score> all) {
+        Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
         List<PeerMedian> peers = new ArrayList<>();
         for (Window w : windows) {
-            Map<Integer, Score> first = all.stream()
-                    .filter(s -> s.scored() && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends()))
+            LocalDate middle = w.starts().plusDays(ChronoUnit.DAYS.between(w.starts(), w.ends()) / 2);
+            Map<Integer, Score> first = all.stream().filter(s -> s.scored() && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends()))
                     .collect(Collectors.toMap(Score::studentId, s -> s, (a, b) -> a));
-            if (first.size() >= FEWEST_PEERS) {
-                double median = Quantiles.of(first.values().stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
-                peers.add(new PeerMedian(w.starts().plusDays(w.starts().until(w.ends()).getDays() / 2), median, first.size()));
-            }
+            first.values().stream().collect(Collectors.groupingBy(s -> classes.get(s.studentId()))).forEach((id, scores) -> {
+                if (scores.size() >= FEWEST_PEERS) {
+                    double median = Quantiles.of(scores.stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
+                    peers.add(new PeerMedian(id, middle, median, scores.size()));
+                }
+            });
         }
         return peers;
     }

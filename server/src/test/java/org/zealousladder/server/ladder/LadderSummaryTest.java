@@ -15,7 +15,7 @@ import org.zealousladder.server.standings.Cell;
 class LadderSummaryTest {
     private static final Window AUTUMN = new Window(1, 1, "Autumn", LocalDate.of(2025, 9, 8), LocalDate.of(2025, 9, 19));
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
-    private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern");
+    private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
 
     private static Cell in(int band, boolean close) {
         return new Cell("scored", 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close, null);

@@ -22,7 +22,7 @@ class ReportPdfTest {
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
 
     private static ReportStudent student(int i, String name, Double goal) {
-        return new ReportStudent(new StudentRef(i, "S" + i, name, "X", "Tern"), LocalDate.of(2026, 1, 13), 50 + i, i % 3 == 0, 40, goal, goal == null ? null : "Secure", "Secure", null);
+        return new ReportStudent(new StudentRef(i, "S" + i, name, "X", "Tern", 4), LocalDate.of(2026, 1, 13), 50 + i, i % 3 == 0, 40, goal, goal == null ? null : "Secure", "Secure", null);
     }
 
     private static ReportView report(String title, int students, List<String> questions) {
@@ -34,7 +34,7 @@ class ReportPdfTest {
                 "24 of 25 screened, 1 absent.", 25, 24, 50,
                 List.of(new ReportBand("Secure", 1, 1, 1.0 / (students + 1), 0.5, 0.6, List.of(student(99, "Žofie <Ørsted> & Łęcka", null))),
                         new ReportBand("Needs a lift", 3, students, (double) students / (students + 1), 0.5, 0.4, low)),
-                List.of(new ReportUntested(new StudentRef(200, "S200", "Oskar Vane", "OV", "Tern"), "absent")), questions);
+                List.of(new ReportUntested(new StudentRef(200, "S200", "Oskar Vane", "OV", "Tern", 4), "absent")), questions);
     }
 
     private static String text(byte[] pdf, int pages) throws IOException {

@@ -20,9 +20,9 @@ class TableExportTest {
             new TableColumn(1, "Maze", "Reading", true, 5, "Winter", WINTER, List.of("Needs a lift", "Secure"), true),
             new TableColumn(2, "Number facts", "Maths", true, 5, "Winter", WINTER, List.of(), false));
     private static final TableView VIEW = new TableView(COLUMNS, List.of(
-            new TableRow(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern"), 2, null,
+            new TableRow(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), 2, null,
                     List.of(new TableCell(14.0, null, 1, 1, true, 9.5, 0, 3), new TableCell(null, "absent", null, null, null, null, null, null))),
-            new TableRow(new StudentRef(2, "S2", "=cmd()", "C", "Tern"), 2, "Individual plan",
+            new TableRow(new StudentRef(2, "S2", "=cmd()", "C", "Tern", 4), 2, "Individual plan",
                     List.of(new TableCell(null, "none", null, null, null, null, null, null), new TableCell(21.0, null, 0, 3, null, null, null, null)))));
 
     @Test

@@ -27,7 +27,7 @@ class CardMakerTest {
     private static final LocalDate OCTOBER = LocalDate.of(2025, 10, 2);
     private static final LocalDate TODAY = LocalDate.of(2026, 1, 23);
     private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25, 0.9);
-    private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern");
+    private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
     private static final int[] WOBBLE = {2, -1, 1, -2, 0, 1, -1, 2, -2, 1, 0, -1, 1, 0, -1, 2};
 
     private static List<Score> weekly(LocalDate from, int n, double start, double pace) {
