@@ -32,6 +32,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});
         HEADERS.put("passages", new String[] {"passage", "title", "text", "grade", "school"});
         HEADERS.put("passage-questions", new String[] {"passage", "number", "question_kind", "question", "points"});
+        HEADERS.put("readings", new String[] {"student", "passage", "read_on", "seconds", "limit_seconds", "last_word", "retelling", "level", "note"});
+        HEADERS.put("reading-marks", new String[] {"student", "passage", "read_on", "number", "word", "mark", "at_seconds"});
         HEADERS.put("concerns", new String[] {"student", "area", "level", "since", "note"});
         HEADERS.put("plans", new String[] {"student", "measure", "starts", "ends", "worry", "strategy", "per_week", "minutes", "leader", "place", "success", "group"});
         HEADERS.put("plan-phases", new String[] {"student", "measure", "starts", "strategy", "per_week", "minutes", "leader", "place", "reason"});

@@ -20,12 +20,14 @@ final class Skerrow {
     private final Names names = new Names(random);
     private final Probes probes;
     private final Plans plans;
+    private final Readings readings;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
         this.sheets = sheets;
         this.probes = new Probes(sheets, random);
         this.plans = new Plans(sheets);
+        this.readings = new Readings(sheets);
     }
 
     void write() throws IOException {
@@ -89,6 +91,7 @@ final class Skerrow {
                 probes.write(p.code(), e.getKey(), e.getValue());
                 plans.write(p, CLASSES[g][k], e.getKey(), e.getValue());
             }
+            readings.write(p);
         }
     }
 

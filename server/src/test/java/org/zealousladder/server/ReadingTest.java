@@ -131,4 +131,70 @@ class ReadingTest extends ScreeningTest {
         assertEquals(1, imports.take(TestServer.csv("passage,title,text", "tide-table,The tide table,Another text altogether")).refused(), "a text that was read is not changed");
         assertFalse(passage("The tide table").get("retired").asBoolean());
     }
+
+    @Test
+    void filesBringReadingsWithTheirMarksAndChangeNone() {
+        String code = "2025-READF";
+        newClass(code, 3, "b.calder", "Ada");
+        String ada = code + "-Ada,tide-table,";
+        String readings = "student,passage,read_on,seconds,limit_seconds,last_word,retelling,level";
+        String marks = "student,passage,read_on,number,word,mark,at_seconds";
+        take(readings, ada + "2026-02-05,60,60,60,2,Reads it with help", ada + "2026-03-05,60,60,75,3,Reads it alone");
+        take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5", ada + "2026-02-05,4,9,self-corrected,9",
+                ada + "2026-03-05,1,7,told,6");
+        assertEquals(5, take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5", ada + "2026-02-05,4,9,self-corrected,9",
+                ada + "2026-03-05,1,7,told,6").unchanged());
+        JsonNode now = home("b.calder", code).get("readings");
+        assertEquals(2, now.size());
+        assertEquals(74, now.at("/0/correctPerMinute").asDouble(), 1e-9);
+        JsonNode pair = body(read(person("b.calder"), "/api/reading/" + now.at("/0/id").asLong() + "?asOf=" + TODAY));
+        assertEquals(3, pair.at("/others/0/outcome/errors").asInt(), "two insertions and an error; what was put right is none");
+        assertEquals(1, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-02-20"))).get("readings").size(), "as it was known then");
+        signInHere(Viewer.SYSTEM);
+        assertRefused(readings, ada + "2026-03-05,60,60,80,3,Reads it alone", "a reading is never changed");
+        assertRefused(readings, ada + "2026-03-06,60,60,900,3,Reads it alone", "The passage has ");
+        assertRefused(readings, ada + "2026-03-06,60,60,80,3,Reads like the wind", "no level of that name");
+        assertRefused(readings, ada + "2026-03-06,60,60,80,5,Reads it alone", "0 to 4 points");
+        assertRefused(readings, ada + "2026-04-01,60,60,80,3,Reads it alone", "in the future");
+        assertRefused(marks, ada + "2026-03-05,2,8,error,6", "has its marks already");
+        assertRefused(marks, ada + "2026-02-05,2,6,error,4.5", "has its marks already");
+        assertRefused(marks, ada + "2026-03-04,1,8,error,6", "No reading of this passage");
+        assertRefused(marks, ada + "2026-03-05,1,80,error,6", "from word 1 to word 75");
+    }
+
+    private void assertRefused(String header, String row, String why) {
+        var result = imports.take(TestServer.csv(header, row));
+        assertEquals(1, result.refused(), row);
+        assertTrue(result.refusals().stream().anyMatch(r -> r.message().contains(why)), result.refusals().toString());
+    }
+
+    @Test
+    void aReadingThatIsTakenBackIsStillThereAsOfTheDayBefore() throws Exception {
+        String code = "2025-READG";
+        newClass(code, 3, "b.calder", "Ada");
+        take("student,passage,read_on,seconds,last_word,level", code + "-Ada,tide-table,2026-03-05,95,100,Reads it alone");
+        long id = home("b.calder", code).at("/readings/0/id").asLong();
+        send(person("b.calder"), "/api/reading/" + id + "/withdrawal", Map.of()).andExpect(status().isNoContent());
+        assertEquals(0, home("b.calder", code).get("readings").size());
+        assertEquals(1, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-03-12"))).get("readings").size());
+        read(person("b.calder"), "/api/reading/" + id + "?asOf=" + TODAY).andExpect(status().isNotFound());
+        read(person("b.calder"), "/api/reading/" + id + "?asOf=2026-03-12").andExpect(status().isOk());
+        Map<String, Object> late = reading("Ada " + code, passage("The tide table"), List.of());
+        late.put("readOn", "2026-02-02");
+        send(person("b.calder"), "/api/reading", late).andExpect(status().isOk());
+        assertEquals(1, home("b.calder", code).get("readings").size());
+        assertEquals("2026-02-02", home("b.calder", code).at("/readings/0/readOn").asString());
+        assertEquals(0, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-03-01"))).get("readings").size(),
+                "entered today: nobody knew of it on 1 March");
+    }
+
+    @Test
+    void theDemosLevelsAreThoseItsOwnTableProposes() {
+        JsonNode readings = body(read(person("r.oduya"), "/api/reading" + scope("2025-KITTIWAKE", ""))).get("readings");
+        assertEquals(6, readings.size());
+        each(readings).forEach(r -> {
+            JsonNode whole = body(read(person("r.oduya"), "/api/reading/" + r.get("id").asLong() + "?asOf=" + TODAY)).get("reading");
+            assertEquals(whole.at("/outcome/proposedLevel").asString(), r.get("level").asString(), r.toString());
+        });
+    }
 }

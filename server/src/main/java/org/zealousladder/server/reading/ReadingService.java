@@ -101,7 +101,7 @@ public class ReadingService {
         if (!level.equals(outcome.proposedLevel()) && reason == null) {
             throw Refusal.invalid("levelReason", "Say in a few words why another level than the proposed '" + outcome.proposedLevel() + "'.");
         }
-        long id = store.insert(form, outcome.proposedLevel(), level, level.equals(outcome.proposedLevel()) ? null : reason, Viewer.current().id());
+        long id = store.insert(form, outcome.proposedLevel(), level, level.equals(outcome.proposedLevel()) ? null : reason, today, Viewer.current().id());
         if (form.measureId() != null) {
             Measure measure = measures.measure(form.measureId());
             double unit = Math.pow(10, measure.decimals());
@@ -113,7 +113,7 @@ public class ReadingService {
     /** A reading and the others of the same passage by the same student. */
     @Transactional(readOnly = true)
     public ReadingPair pair(long id, LocalDate asOf) {
-        ReadingStore.ReadingRow row = store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such reading among your students'."));
+        ReadingStore.ReadingRow row = store.byId(id, asOf).orElseThrow(() -> Refusal.notFound("There is no such reading among your students'."));
         Enrolled student = roster.enrolled(row.studentId(), asOf);
         List<ReadingStore.ReadingRow> all = new ArrayList<>(store.ofStudents(List.of(row.studentId()), LocalDate.EPOCH, asOf));
         all.removeIf(r -> r.passageId() != row.passageId() || r.id() == id);

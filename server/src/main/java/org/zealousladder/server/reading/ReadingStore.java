@@ -18,7 +18,7 @@ class ReadingStore {
             select r.id, r.student_id, r.passage_id, r.read_on, r.seconds, r.limit_seconds, r.last_word, r.retelling, r.proposed_level, r.level,
                    r.level_reason, r.note, p.name as by
               from reading_reading r left join people_person p on p.id = r.recorded_by
-             where r.withdrawn_on is null and r.read_on <= :asOf and\s""";
+             where r.known_from <= :asOf and (r.withdrawn_on is null or r.withdrawn_on > :asOf) and\s""";
 
     private final JdbcClient db;
 
@@ -34,8 +34,8 @@ class ReadingStore {
                 .param("from", from).param("asOf", asOf).query(ReadingRow.class).list();
     }
 
-    Optional<ReadingRow> byId(long id) {
-        return db.sql(READINGS + "r.id = :id").param("id", id).param("asOf", LocalDate.of(9999, 1, 1)).query(ReadingRow.class).optional();
+    Optional<ReadingRow> byId(long id, LocalDate asOf) {
+        return db.sql(READINGS + "r.id = :id").param("id", id).param("asOf", asOf).query(ReadingRow.class).optional();
     }
 
     private record MarkRow(long readingId, int word, String kind, double at) {}
@@ -62,14 +62,14 @@ class ReadingStore {
                 .collect(Collectors.groupingBy(SeenRow::readingId, Collectors.mapping(s -> new ReadingForm.Seen(s.behaviourId(), s.shown()), Collectors.toList())));
     }
 
-    long insert(ReadingForm f, String proposed, String level, @Nullable String reason, int by) {
+    long insert(ReadingForm f, String proposed, String level, @Nullable String reason, LocalDate today, int by) {
         long id = db.sql("""
                 insert into reading_reading (student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, proposed_level, level,
-                                             level_reason, note, recorded_by)
-                values (:student, :passage, :on, :seconds, :limit, :last, :retelling, :proposed, :level, :reason, :note, :by) returning id""")
+                                             level_reason, note, known_from, recorded_by)
+                values (:student, :passage, :on, :seconds, :limit, :last, :retelling, :proposed, :level, :reason, :note, :today, :by) returning id""")
                 .param("student", f.studentId()).param("passage", f.passageId()).param("on", f.readOn()).param("seconds", f.seconds())
                 .param("limit", f.limitSeconds()).param("last", f.lastWord()).param("retelling", f.retelling()).param("proposed", proposed)
-                .param("level", level).param("reason", reason).param("note", f.note()).param("by", by).query(Long.class).single();
+                .param("level", level).param("reason", reason).param("note", f.note()).param("today", today).param("by", by).query(Long.class).single();
         List<ReadingForm.MarkAt> marks = new ArrayList<>(f.marks());
         db.sql("""
                 insert into reading_mark (reading_id, position, word, kind, at_seconds)

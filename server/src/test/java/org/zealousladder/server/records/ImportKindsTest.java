@@ -64,7 +64,7 @@ class ImportKindsTest {
 
     @Test
     void onlyFilesAboutStudentsWorkAreForTeachers() {
-        assertEquals(List.of("scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions"),
+        assertEquals(List.of("scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks"),
                 ImportKinds.ALL.stream().filter(k -> k.least() == Viewer.Role.TEACHER).map(ImportKind::code).toList());
     }
 
