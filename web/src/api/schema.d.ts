@@ -1203,6 +1203,17 @@ export interface components {
             /** Format: int32 */
             window: number;
         };
+        ComparedWords: {
+            /** Format: int32 */
+            again: number;
+            /** Format: int32 */
+            anew: number;
+            /** Format: int32 */
+            missedBefore: number;
+            sentence: string;
+            /** Format: int32 */
+            words: number;
+        };
         Concern: {
             area: string;
             by?: string;
@@ -1916,6 +1927,10 @@ export interface components {
             /** Format: int32 */
             window: number;
         };
+        OtherReading: {
+            reading: components["schemas"]["ReadingRecord"];
+            words: components["schemas"]["ComparedWords"];
+        };
         Outcome: {
             /** Format: double */
             accuracy: number;
@@ -2253,7 +2268,7 @@ export interface components {
         };
         ReadingPair: {
             behaviours: components["schemas"]["Behaviour"][];
-            others: components["schemas"]["ReadingRecord"][];
+            others: components["schemas"]["OtherReading"][];
             reading: components["schemas"]["ReadingRecord"];
         };
         ReadingRecord: {

@@ -20,7 +20,8 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
   if (pair.isPending) return <Loading label="Opening the reading ..." />;
   if (pair.isError) return <Failed error={pair.error} again={() => pair.refetch()} />;
   const { reading, others } = pair.data;
-  const other = others.find((o) => o.id === against) ?? others[0];
+  const chosen = others.find((o) => o.reading.id === against) ?? others[0];
+  const other = chosen?.reading;
   const marks = [...reading.marks].sort((a, b) => a.at - b.at);
   const words = reading.passage.lines.flat();
   return (
@@ -72,25 +73,44 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
             {reading.note && <span className="block text-soft">{reading.note}</span>}
           </p>
           {other && (
-            <section aria-label="The same passage before">
+            <section aria-label="The same passage at another time">
               <h2 className="text-[15px] font-semibold m-0">The same passage at another time</h2>
-              {others.length > 1 && (
-                <select
-                  aria-label="Reading to compare with"
-                  value={other.id}
-                  onChange={(e) => setAgainst(Number(e.target.value))}
-                  className="py-0.5!"
-                >
-                  {others.map((o) => (
-                    <option key={o.id} value={o.id}>
-                      {longDay(o.readOn)}
-                    </option>
-                  ))}
-                </select>
-              )}
-              <p className="m-0 text-[14px]">
-                {longDay(other.readOn)}: {score(Math.round(other.outcome.correctPerMinute))} words correct per minute,{' '}
-                {other.outcome.errors} errors, {other.level.toLowerCase()}.
+              <table className="border-collapse text-[14px] w-full">
+                <thead>
+                  <tr className="text-left text-soft text-[12.5px]">
+                    <th className="font-medium">Read on</th>
+                    <th className="font-medium text-right">Per minute</th>
+                    <th className="font-medium text-right">Errors</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {[reading, ...others.map((o) => o.reading)]
+                    .sort((a, b) => b.readOn.localeCompare(a.readOn) || b.id - a.id)
+                    .map((r) => (
+                      <tr key={r.id} title={r.level}>
+                        <td>
+                          {r.id === reading.id ? (
+                            <span className="font-semibold min-h-[24px]">{longDay(r.readOn)}</span>
+                          ) : (
+                            <label className="flex gap-1.5 items-baseline min-h-[24px]">
+                              <input
+                                type="radio"
+                                name="against"
+                                checked={r.id === other.id}
+                                onChange={() => setAgainst(r.id)}
+                              />
+                              {longDay(r.readOn)}
+                            </label>
+                          )}
+                        </td>
+                        <td className="text-right">{score(Math.round(r.outcome.correctPerMinute))}</td>
+                        <td className="text-right">{r.outcome.errors}</td>
+                      </tr>
+                    ))}
+                </tbody>
+              </table>
+              <p className="m-0 text-[14px]" aria-live="polite">
+                {chosen?.words.sentence}
               </p>
             </section>
           )}
@@ -98,8 +118,9 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
             <h2 className="text-[15px] font-semibold m-0">Marks as they were made</h2>
             {marks.length === 0 && <p className="m-0 text-soft text-[14px]">None.</p>}
             <ol className="m-0 p-0 list-none text-[13.5px] max-h-[40vh] overflow-auto relative print:max-h-none">
-              {marks.map((m) => (
-                <li key={`${m.word}/${m.kind}`} className="flex gap-3">
+              {marks.map((m, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: two insertions can stand after one word; the list never changes.
+                <li key={i} className="flex gap-3">
                   <span className="text-soft tabular-nums w-9 text-right">{clock(m.at)}</span>
                   <span>
                     {m.kind === 'inserted' ? `after ${words[m.word - 1] ?? 'the beginning'}` : words[m.word - 1]}{' '}

@@ -73,7 +73,8 @@ class ReadingTest extends ScreeningTest {
         long second = body(send(person("b.calder"), "/api/reading", form).andExpect(status().isOk())).get("id").asLong();
         JsonNode pair = body(read(person("b.calder"), "/api/reading/" + second + "?asOf=" + TODAY));
         assertEquals(1, pair.get("others").size());
-        assertEquals(5, pair.at("/others/0/outcome/errors").asInt());
+        assertEquals(5, pair.at("/others/0/reading/outcome/errors").asInt());
+        assertEquals("Of the 90 words both reached, 4 were missed on 13 Mar 2026: 1 again, 3 no longer; 0 new on 13 Mar 2026.", pair.at("/others/0/words/sentence").asString());
         assertEquals(2, home("b.calder", code).get("readings").size());
         send(person("r.oduya"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNotFound());
         send(person("b.calder"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNoContent());
@@ -148,7 +149,7 @@ class ReadingTest extends ScreeningTest {
         assertEquals(2, now.size());
         assertEquals(74, now.at("/0/correctPerMinute").asDouble(), 1e-9);
         JsonNode pair = body(read(person("b.calder"), "/api/reading/" + now.at("/0/id").asLong() + "?asOf=" + TODAY));
-        assertEquals(3, pair.at("/others/0/outcome/errors").asInt(), "two insertions and an error; what was put right is none");
+        assertEquals(3, pair.at("/others/0/reading/outcome/errors").asInt(), "two insertions and an error; what was put right is none");
         assertEquals(1, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-02-20"))).get("readings").size(), "as it was known then");
         signInHere(Viewer.SYSTEM);
         assertRefused(readings, ada + "2026-03-05,60,60,80,3,Reads it alone", "a reading is never changed");

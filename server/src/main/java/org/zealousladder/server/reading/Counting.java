@@ -9,11 +9,14 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.reading.LevelTable;
 import org.zealousladder.core.reading.Mark;
 import org.zealousladder.core.reading.RunningRecord;
+import org.zealousladder.core.reading.WordComparison;
 import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.Words;
 import org.zealousladder.server.reading.ReadingViews.Behaviour;
+import org.zealousladder.server.reading.ReadingViews.ComparedWords;
 import org.zealousladder.server.reading.ReadingViews.LineOutcome;
 import org.zealousladder.server.reading.ReadingViews.Outcome;
+import org.zealousladder.server.reading.ReadingViews.ReadingRecord;
 import org.zealousladder.server.reading.ReadingViews.TeachNext;
 
 /** From a reading's marks and answers to what it comes to. */
@@ -31,7 +34,7 @@ final class Counting {
         RunningRecord record;
         List<RunningRecord.LineCount> lines;
         try {
-            List<Mark> all = marks.stream().map(m -> new Mark(m.word(), Mark.Kind.of(m.kind()))).toList();
+            List<Mark> all = marks(marks);
             record = RunningRecord.of(lastWord, seconds, all);
             lines = RunningRecord.perLine(passage.lineEnds(), lastWord, all);
         } catch (IllegalArgumentException e) {
@@ -57,6 +60,21 @@ final class Counting {
         return new Outcome(record.words(), record.errors(), record.selfCorrected(), record.correctPerMinute(), record.accuracy(), boxed(record.errorRatio()),
                 boxed(record.selfCorrectionRatio()), comprehension, literal, inferential, levels.propose(record.accuracy(), comprehension).name(),
                 lines.stream().map(l -> new LineOutcome(l.firstWord(), l.lastWord(), l.errors(), l.selfCorrected())).toList(), teach, sentence);
+    }
+
+    /** The words of two readings of a passage; the one read first is the earlier, of two on one day the one recorded first. */
+    static ComparedWords compare(ReadingRecord one, ReadingRecord other) {
+        boolean after = one.readOn().isAfter(other.readOn()) || one.readOn().equals(other.readOn()) && one.id() > other.id();
+        ReadingRecord before = after ? other : one;
+        ReadingRecord now = after ? one : other;
+        WordComparison c = WordComparison.of(marks(before.marks()), before.lastWord(), marks(now.marks()), now.lastWord());
+        String words = "Of the " + c.words() + " words both reached, " + c.missedBefore() + (c.missedBefore() == 1 ? " was" : " were") + " missed on " + Words.day(before.readOn())
+                + (c.missedBefore() == 0 ? "" : ": " + c.again() + " again, " + c.noLonger() + " no longer") + "; " + c.anew() + " new on " + Words.day(now.readOn()) + ".";
+        return new ComparedWords(c.words(), c.missedBefore(), c.again(), c.anew(), words);
+    }
+
+    private static List<Mark> marks(List<ReadingForm.MarkAt> marks) {
+        return marks.stream().map(m -> new Mark(m.word(), Mark.Kind.of(m.kind()))).toList();
     }
 
     private static @Nullable Double share(List<ReadingForm.Answer> answers, Map<Integer, Passage.Question> questions, String kind) {

@@ -17,6 +17,7 @@ import org.zealousladder.server.platform.Refusal;
 import org.zealousladder.server.platform.SchoolCalendar;
 import org.zealousladder.server.platform.Viewer;
 import org.zealousladder.server.reading.ReadingViews.Behaviour;
+import org.zealousladder.server.reading.ReadingViews.OtherReading;
 import org.zealousladder.server.reading.ReadingViews.Outcome;
 import org.zealousladder.server.reading.ReadingViews.ReadingBrief;
 import org.zealousladder.server.reading.ReadingViews.ReadingHome;
@@ -132,7 +133,7 @@ public class ReadingService {
             return new ReadingRecord(r.id(), student.ref(), passage, r.readOn(), r.seconds(), r.limitSeconds(), r.lastWord(), m, r.retelling(), a, s, r.level(),
                     r.levelReason(), r.note(), r.by(), Counting.of(passage, r.seconds(), r.lastWord(), m, r.retelling(), a, s, levels, library));
         }).toList();
-        return new ReadingPair(records.get(0), records.subList(1, records.size()), library);
+        return new ReadingPair(records.get(0), records.stream().skip(1).map(o -> new OtherReading(o, Counting.compare(records.get(0), o))).toList(), library);
     }
 
     /** Takes back a reading that was recorded by mistake. */

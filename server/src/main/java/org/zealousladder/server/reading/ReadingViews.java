@@ -39,6 +39,16 @@ public final class ReadingViews {
             List<ReadingForm.MarkAt> marks, @Nullable Integer retelling, List<ReadingForm.Answer> answers, List<ReadingForm.Seen> seen, String level,
             @Nullable String levelReason, @Nullable String note, @Nullable String by, Outcome outcome) {}
 
-    /** A reading with the others of the same passage by the same student, the newest first, for comparing. */
-    public record ReadingPair(ReadingRecord reading, List<ReadingRecord> others, List<Behaviour> behaviours) {}
+    /**
+     * Another reading of the same passage by the same student.
+     *
+     * @param words in which both agree or not, as far as both went
+     */
+    public record OtherReading(ReadingRecord reading, ComparedWords words) {}
+
+    /** Of the words that both readings reached: missed in the earlier, missed again, missed in the later only; and the same in words. */
+    public record ComparedWords(int words, int missedBefore, int again, int anew, String sentence) {}
+
+    /** A reading with the others of the same passage, the newest first. */
+    public record ReadingPair(ReadingRecord reading, List<OtherReading> others, List<Behaviour> behaviours) {}
 }
