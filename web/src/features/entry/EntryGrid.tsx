@@ -2,8 +2,8 @@ import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import type { Entry, EntryRow, EntryView, MeasureRef } from '../../api/types';
 import { score } from '../../app/format';
 import { useNames } from '../../app/names';
-import { Button } from '../../ui/Button';
-import { read, shown } from './cells';
+import { Overtaken } from '../../ui/Overtaken';
+import { read, shown, type Typed } from './cells';
 import { keyOf, type Pending, useGridCells } from './useCells';
 
 interface Props {
@@ -56,16 +56,33 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
     }
     const status = typed.kind === 'ask' ? 'scored' : typed.status;
     setSaid(`${who}: ${status === 'scored' ? typed.value : status === 'withdrawn' ? 'taken back' : status}`);
+    send(row, measure, typed, pending.text, entry, keep);
+    return true;
+  };
+
+  const send = (
+    row: EntryRow,
+    measure: MeasureRef,
+    typed: Extract<Typed, { kind: 'save' | 'ask' }>,
+    text: string,
+    over: Entry,
+    sure: boolean,
+  ) =>
     void cells.save({
       studentId: row.student.id,
       measureId: measure.id,
-      status,
+      status: typed.kind === 'ask' ? 'scored' : typed.status,
       value: typed.value,
-      seen: entry.scoreId,
-      sure: keep,
-      text: pending.text,
+      seen: over.scoreId,
+      sure,
+      text,
     });
-    return true;
+
+  /** Puts what was typed in the place of what somebody else entered meanwhile. */
+  const insist = (row: EntryRow, measure: MeasureRef, text: string, theirs: Entry) => {
+    const typed = read(text, theirs, measure);
+    if (typed.kind === 'save' || typed.kind === 'ask') send(row, measure, typed, text, theirs, true);
+    else cells.keepTheirs(keyOf(row.student.id, measure.id), theirs);
   };
 
   const onKey = (e: KeyboardEvent<HTMLInputElement>, r: number, c: number) => {
@@ -186,30 +203,12 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
                   {pending.state === 'waiting' && ' It is sent again by itself.'}
                 </span>
                 {pending.theirs && (
-                  <>
-                    <Button onClick={() => cells.keepTheirs(key, pending.theirs as Entry)}>
-                      Keep theirs ({shown(pending.theirs) || 'empty'})
-                    </Button>
-                    <Button
-                      onClick={() => {
-                        const typed = read(pending.text, pending.theirs as Entry, measure);
-                        if (typed.kind === 'same' || typed.kind === 'wrong')
-                          cells.keepTheirs(key, pending.theirs as Entry);
-                        else
-                          void cells.save({
-                            studentId: row.student.id,
-                            measureId: measure.id,
-                            status: typed.kind === 'ask' ? 'scored' : typed.status,
-                            value: typed.value,
-                            seen: pending.theirs?.scoreId,
-                            sure: true,
-                            text: pending.text,
-                          });
-                      }}
-                    >
-                      Use mine ({pending.text || 'empty'})
-                    </Button>
-                  </>
+                  <Overtaken
+                    theirs={shown(pending.theirs)}
+                    mine={pending.text}
+                    onKeep={() => cells.keepTheirs(key, pending.theirs as Entry)}
+                    onUse={() => insist(row, measure, pending.text, pending.theirs as Entry)}
+                  />
                 )}
               </li>
             );

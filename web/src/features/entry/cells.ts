@@ -1,5 +1,6 @@
 import type { Entry, MeasureRef } from '../../api/types';
 import { score } from '../../app/format';
+import { typedNumber, typedStatus } from '../../app/typedScore';
 
 /** What somebody typed, understood. */
 export type Typed =
@@ -7,8 +8,6 @@ export type Typed =
   | { kind: 'wrong'; sentence: string }
   | { kind: 'ask'; sentence: string; value: number }
   | { kind: 'save'; status: string; value?: number };
-
-const LETTERS: Record<string, string> = { a: 'absent', e: 'exempt', i: 'invalid' };
 
 /** What a cell shows for what is on record. */
 export function shown(entry: Entry | undefined): string {
@@ -21,30 +20,10 @@ export function read(text: string, entry: Entry, measure: MeasureRef): Typed {
   const clean = text.trim().toLowerCase().replace(',', '.');
   if (clean === shown(entry)) return { kind: 'same' };
   if (clean === '') return entry.scoreId === undefined ? { kind: 'same' } : { kind: 'save', status: 'withdrawn' };
-  const status = LETTERS[clean[0] ?? ''];
-  if (status?.startsWith(clean)) return { kind: 'save', status };
-  if (!/^-?\d+(\.\d+)?$/.test(clean)) {
-    return {
-      kind: 'wrong',
-      sentence: `'${text}' is not a score. Type a number, or a for absent, e exempt, i invalid.`,
-    };
-  }
-  const value = Number(clean);
-  if (value < measure.lowest || value > measure.highest) {
-    return {
-      kind: 'wrong',
-      sentence: `${measure.name} runs from ${score(measure.lowest)} to ${score(measure.highest)}; ${clean} is outside.`,
-    };
-  }
-  if ((clean.split('.')[1] ?? '').length > measure.decimals) {
-    return {
-      kind: 'wrong',
-      sentence:
-        measure.decimals === 0
-          ? `${measure.name} is a whole number.`
-          : `${measure.name} has at most ${measure.decimals} decimals.`,
-    };
-  }
+  const status = typedStatus(clean);
+  if (status) return { kind: 'save', status };
+  const value = typedNumber(clean, measure);
+  if (typeof value === 'string') return { kind: 'wrong', sentence: value };
   if (
     entry.likelyLow !== undefined &&
     entry.likelyHigh !== undefined &&

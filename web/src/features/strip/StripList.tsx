@@ -6,7 +6,8 @@ import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
 import { useCells } from '../../app/useCells';
 import { Button } from '../../ui/Button';
-import { pasted, read, shown } from './typed';
+import { Overtaken } from '../../ui/Overtaken';
+import { pasted, read, shown, type Typed } from './typed';
 
 interface ToSave {
   studentId: number;
@@ -84,16 +85,26 @@ export function StripList({ view, rows, keep, fetchedAt }: Props) {
     setSaid(
       `${nameOf(row.student)}: ${typed.status === 'scored' ? typed.values.join(', ') : typed.status === 'withdrawn' ? 'taken back' : typed.status}`,
     );
-    void cells.save(key, {
+    store(row, typed, pending.text, entry);
+    return true;
+  };
+
+  const store = (row: StripRow, typed: Extract<Typed, { kind: 'save' }>, text: string, over: StripEntry) =>
+    void cells.save(keyOf(row), {
       studentId: row.student.id,
       measureId: view.measure.id,
       day: dayOf(row),
       values: typed.values,
       status: typed.status,
-      seen: entry.scoreId,
-      text: pending.text,
+      seen: over.scoreId,
+      text,
     });
-    return true;
+
+  /** Puts what was typed in the place of what somebody else entered meanwhile. */
+  const insist = (row: StripRow, text: string, theirs: StripEntry) => {
+    const typed = read(text, theirs, view.measure);
+    if (typed.kind === 'save') store(row, typed, text, theirs);
+    else cells.keepTheirs(keyOf(row), theirs);
   };
 
   const undo = () => {
@@ -225,30 +236,12 @@ export function StripList({ view, rows, keep, fetchedAt }: Props) {
                     <span id={`said-${row.student.id}`} role="alert" className="block text-[13px] text-danger">
                       {pending.sentence}{' '}
                       {pending.theirs && (
-                        <>
-                          <Button onClick={() => cells.keepTheirs(key, pending.theirs as StripEntry)}>
-                            Keep theirs ({shown(pending.theirs) || 'empty'})
-                          </Button>{' '}
-                          <Button
-                            onClick={() => {
-                              const theirs = pending.theirs as StripEntry;
-                              const typed = read(pending.text, theirs, view.measure);
-                              if (typed.kind !== 'save') cells.keepTheirs(key, theirs);
-                              else
-                                void cells.save(key, {
-                                  studentId: row.student.id,
-                                  measureId: view.measure.id,
-                                  day: dayOf(row),
-                                  values: typed.values,
-                                  status: typed.status,
-                                  seen: theirs.scoreId,
-                                  text: pending.text,
-                                });
-                            }}
-                          >
-                            Use mine ({pending.text || 'empty'})
-                          </Button>
-                        </>
+                        <Overtaken
+                          theirs={shown(pending.theirs)}
+                          mine={pending.text}
+                          onKeep={() => cells.keepTheirs(key, pending.theirs as StripEntry)}
+                          onUse={() => insist(row, pending.text, pending.theirs as StripEntry)}
+                        />
                       )}
                     </span>
                   )}

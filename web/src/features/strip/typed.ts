@@ -1,13 +1,12 @@
 import type { MeasureRef, StripEntry } from '../../api/types';
 import { score } from '../../app/format';
+import { typedNumber, typedStatus } from '../../app/typedScore';
 
 /** What somebody typed into the strip, understood. */
 export type Typed =
   | { kind: 'same' }
   | { kind: 'wrong'; sentence: string }
   | { kind: 'save'; status: string; values: number[] };
-
-const LETTERS: Record<string, string> = { a: 'absent', e: 'exempt', i: 'invalid' };
 
 /** What a cell shows for what is on record; forms as they were typed. */
 export function shown(entry: StripEntry | undefined): string {
@@ -22,34 +21,13 @@ export function read(text: string, entry: StripEntry, measure: MeasureRef): Type
   if (clean === shown(entry)) return { kind: 'same' };
   if (clean === '')
     return entry.scoreId === undefined ? { kind: 'same' } : { kind: 'save', status: 'withdrawn', values: [] };
-  const status = LETTERS[clean[0] ?? ''];
-  if (status?.startsWith(clean)) return { kind: 'save', status, values: [] };
-  const parts = clean.split(' ');
-  if (!parts.every((p) => /^-?\d+(\.\d+)?$/.test(p))) {
-    return {
-      kind: 'wrong',
-      sentence: `'${text.trim()}' is not a score. Type a number, or a for absent, e exempt, i invalid.`,
-    };
-  }
+  const status = typedStatus(clean);
+  if (status) return { kind: 'save', status, values: [] };
+  const parts = clean.split(' ').map((part) => typedNumber(part, measure));
+  const wrong = parts.find((part) => typeof part === 'string');
+  if (wrong !== undefined) return { kind: 'wrong', sentence: wrong };
   if (parts.length > 3) return { kind: 'wrong', sentence: 'Up to three forms count; their median is the score.' };
-  const values = parts.map(Number);
-  const outside = values.find((v) => v < measure.lowest || v > measure.highest);
-  if (outside !== undefined) {
-    return {
-      kind: 'wrong',
-      sentence: `${measure.name} runs from ${score(measure.lowest)} to ${score(measure.highest)}; ${outside} is outside.`,
-    };
-  }
-  if (parts.some((p) => (p.split('.')[1] ?? '').length > measure.decimals)) {
-    return {
-      kind: 'wrong',
-      sentence:
-        measure.decimals === 0
-          ? `${measure.name} is a whole number.`
-          : `${measure.name} has at most ${measure.decimals} decimals.`,
-    };
-  }
-  return { kind: 'save', status: 'scored', values };
+  return { kind: 'save', status: 'scored', values: parts.filter((part) => typeof part === 'number') };
 }
 
 /** The cells of a column copied from a spreadsheet, one a line; of a wider copy the first column. */
