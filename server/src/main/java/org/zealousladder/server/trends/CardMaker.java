@@ -39,8 +39,11 @@ import org.zealousladder.server.trends.TrendCard.TrendStop;
 final class CardMaker {
     private static final int STOPS = 12;
 
-    /** Scores up to this many days before a goal's start belong to its first phase: the baseline was taken from them. */
-    private static final int BASELINE_DAYS = 21;
+    /**
+     * Scores up to this many days before a goal's start belong to its first phase: the baseline was taken from them. A plan that begins up to as many days
+     * after it belongs to that phase, too: baseline and plan make a beginning together.
+     */
+    static final int BASELINE_DAYS = 21;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
 
     private final LocalDate origin;
@@ -81,15 +84,15 @@ final class CardMaker {
         ScoreSeries series = ScoreSeries.of(
                 scored.stream().mapToDouble(s -> week(s.takenOn())).toArray(),
                 scored.stream().mapToDouble(Score::value).toArray());
-        List<LocalDate> changes = Stream.concat(taken.stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn),
-                        records.plans().stream().flatMap(p -> p.phases().stream()).map(Plan.PlanPhase::starts).filter(d -> goal != null && d.isAfter(goal.startDate()) && !d.isAfter(asOf)))
-                .filter(d -> !d.isBefore(origin)).distinct().sorted().toList();
+        LocalDate since = goal == null ? origin : goal.startDate().minusDays(BASELINE_DAYS);
+        List<LocalDate> changes = changes(records);
+        List<LocalDate> splits = changes.stream().filter(d -> d.isAfter(since)).toList();
         Trend.Fitter single = s -> LeastSquares.fit(s, measure.semOrZero());
         // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
-        Population population = goal == null || !changes.isEmpty() ? null : records.population();
+        Population population = goal == null || !splits.isEmpty() ? null : records.population();
         Decider decider = new Decider(measure.settings(), population == null ? single : population);
-        ScoreSeries monitored = goal == null ? series : series.from(week(goal.startDate().minusDays(BASELINE_DAYS)));
-        List<ScoreSeries> phases = split(monitored, changes);
+        ScoreSeries monitored = goal == null ? series : series.from(week(since));
+        List<ScoreSeries> phases = split(monitored, splits);
         ScoreSeries newest = phases.get(phases.size() - 1);
         GoalView goalView = null;
         Proposal proposal = null;
@@ -116,6 +119,17 @@ final class CardMaker {
         }
         return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil,
                 records.plans().stream().filter(Plan::open).findFirst().map(CardMaker::brief).orElse(null));
+    }
+
+    /** Days of the year on which the plan changed: by a decision, by a later phase, or by a plan that began when monitoring had been under way. */
+    private List<LocalDate> changes(Records records) {
+        Goal goal = records.goal();
+        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn);
+        Stream<LocalDate> phases = records.plans().stream().flatMap(p -> p.phases().stream().skip(1)).map(Plan.PlanPhase::starts)
+                .filter(d -> goal == null || d.isAfter(goal.startDate()));
+        Stream<LocalDate> begun = records.plans().stream().map(p -> p.phases().get(0).starts())
+                .filter(d -> goal != null && d.isAfter(goal.startDate().plusDays(BASELINE_DAYS)));
+        return Stream.of(decided, phases, begun).flatMap(d -> d).filter(d -> !d.isBefore(origin) && !d.isAfter(asOf)).distinct().sorted().toList();
     }
 
     private static TrendCard.PlanBrief brief(Plan plan) {

@@ -213,6 +213,42 @@ class CardMakerTest {
     }
 
     @Test
+    void aPlanThatBeginsWithTheBaselineIsNoChangeAndOneThatBeginsLaterIs() {
+        LocalDate start = goal(90).startDate();
+        TrendCard together = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(start.plusDays(CardMaker.BASELINE_DAYS))));
+        assertEquals(List.of(), together.planChanges());
+        assertEquals(1, together.phases().size());
+        assertTrue(together.phases().get(0).leaning() > 0, "it may lean on the others");
+        LocalDate later = start.plusDays(CardMaker.BASELINE_DAYS + 1);
+        TrendCard late = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(later)));
+        assertEquals(List.of(later), late.planChanges(), "what was before went without this plan");
+        assertEquals(2, late.phases().size());
+        assertNull(late.phases().get(1).leaning());
+    }
+
+    @Test
+    void aChangeLongBeforeTheGoalIsDrawnAndSplitsNothingAnyMore() {
+        Goal late = new Goal(9, 1, 1, LocalDate.of(2025, 12, 11), 60, LocalDate.of(2026, 5, 8), 90, "by-hand", null, null, null);
+        LocalDate before = LocalDate.of(2025, 10, 30);
+        TrendCard card = new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
+        assertEquals(List.of(before), card.planChanges());
+        assertEquals(1, card.phases().size());
+        assertTrue(card.phases().get(0).leaning() > 0);
+        LocalDate during = late.startDate().minusDays(7);
+        TrendCard split = new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(during)), List.of(), group()));
+        assertNull(split.phases().get(split.phases().size() - 1).leaning(), "within the baseline's weeks it does");
+    }
+
+    @Test
+    void withoutAGoalLaterPhasesStillTickTheChart() {
+        LocalDate change = LocalDate.of(2025, 12, 1);
+        TrendCard card = pooled(weekly(OCTOBER, 16, 50, 1), null, List.of(plan(OCTOBER, change)));
+        assertEquals(List.of(change), card.planChanges());
+        assertEquals(2, card.phases().size());
+        assertNull(card.decision());
+    }
+
+    @Test
     void eachRuleSaysWhyAndHoldingSaysHowManyScoresWouldSettleIt() {
         TrendCard card = card(weekly(OCTOBER, 10, 50, 1.1), goal(86));
         assertEquals(3, card.decision().rules().size());
