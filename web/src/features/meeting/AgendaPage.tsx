@@ -7,10 +7,12 @@ import { commonFrame } from '../../charts/scales';
 import { TrendChart } from '../../charts/TrendChart';
 import { Button } from '../../ui/Button';
 import { DecisionWord } from '../../ui/Decision';
+import { Dialog } from '../../ui/Dialog';
 import { PlanNote } from '../plans/PlanNote';
 import { LEVELS } from '../plans/words';
 import { DecideDialog, type DecisionKind, offered } from '../trends/DecideDialog';
 import { DecisionLog } from '../trends/DecisionLog';
+import { GoalForm } from '../trends/GoalForm';
 
 interface Props {
   item: AgendaItem;
@@ -25,6 +27,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
   const { live } = useScope();
   const { nameOf } = useNames();
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
+  const [aiming, setAiming] = useState(false);
   const { card } = item;
   const d = card.decision;
   const frame = commonFrame([card], { goals: item.replacedGoals, peers: view.peers });
@@ -41,33 +44,47 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
           {item.concern && ` · ${LEVELS[item.concern.level]?.toLowerCase()}`}
         </span>
       </h1>
-      {d && (
+      {d ? (
         <p className="mt-0.5 mb-2">
           <DecisionWord kind={d.kind} label={`${d.label}.`} /> {d.reason}{' '}
           <span className="text-soft">{d.evidence}</span>
         </p>
+      ) : (
+        <p className="mt-0.5 mb-2 text-soft">No goal is set, so nothing is proposed.</p>
       )}
-      <TrendChart
-        card={card}
-        frame={frame}
-        width={860}
-        height={onPaper ? 300 : 330}
-        size="large"
-        peers={view.peers}
-        replacedGoals={item.replacedGoals}
-      />
-      {live && d && !onPaper && (
+      {card.points.length > 0 || card.goal ? (
+        <TrendChart
+          card={card}
+          frame={frame}
+          width={860}
+          height={onPaper ? 300 : 330}
+          size="large"
+          peers={view.peers}
+          replacedGoals={item.replacedGoals}
+        />
+      ) : (
+        <p className="m-0 mb-2">No score is on record this year.</p>
+      )}
+      {live && !onPaper && (
         <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
-          <span className="text-soft text-[14px]">Decide:</span>
-          {offered(d.kind).map((o, i) => (
-            <Button
-              key={o.kind}
-              look={i === 0 && !card.settledUntil ? 'line' : 'plain'}
-              onClick={() => setDeciding(o.kind)}
-            >
-              {o.label}
+          {d ? (
+            <>
+              <span className="text-soft text-[14px]">Decide:</span>
+              {offered(d.kind).map((o, i) => (
+                <Button
+                  key={o.kind}
+                  look={i === 0 && !card.settledUntil ? 'line' : 'plain'}
+                  onClick={() => setDeciding(o.kind)}
+                >
+                  {o.label}
+                </Button>
+              ))}
+            </>
+          ) : (
+            <Button look="line" onClick={() => setAiming(true)}>
+              Set a goal
             </Button>
-          ))}
+          )}
           {onDone && <Button onClick={onDone}>Next student</Button>}
         </div>
       )}
@@ -94,6 +111,11 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
         <div className="border-b border-line mb-8" />
         <div className="border-b border-line" />
       </section>
+      {aiming && (
+        <Dialog open onClose={() => setAiming(false)} title={`A goal in ${card.measure.name}: ${nameOf(card.student)}`}>
+          <GoalForm card={card} onDraw={ignore} onDone={() => setAiming(false)} />
+        </Dialog>
+      )}
       {deciding && (
         <DecideDialog
           card={card}
@@ -106,3 +128,6 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
     </article>
   );
 }
+
+/** The dialog hides the chart that a goal would be drawn into. */
+const ignore = () => {};

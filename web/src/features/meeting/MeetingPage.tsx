@@ -64,8 +64,8 @@ export default function MeetingPage() {
       {meeting.data &&
         (meeting.data.items.length === 0 ? (
           <Empty title="Nobody is on the agenda">
-            The meeting goes through students with a goal on this measure. Set a goal on a chart first, or choose
-            another measure, group or class.
+            The meeting goes through students with a goal, a plan or a concern. Set one under Plans and sessions first,
+            or choose another measure, group or class.
           </Empty>
         ) : (
           <Agenda
@@ -141,7 +141,7 @@ function Agenda({ view: fresh, at, onGo }: { view: MeetingView; at: number; onGo
               >
                 {nameOf(i.card.student)}
                 <span className="block text-[12.5px] text-soft font-normal leading-tight pb-0.5">
-                  {i.card.settledUntil ? 'decided' : i.card.decision?.label.toLowerCase()}
+                  {i.card.settledUntil ? 'decided' : (i.card.decision?.label.toLowerCase() ?? 'no goal yet')}
                 </span>
               </button>
             </li>

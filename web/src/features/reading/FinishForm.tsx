@@ -8,31 +8,32 @@ import { useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Complaint } from '../../ui/States';
-import type { Draft } from './LiveReading';
+import type { After, Draft } from './LiveReading';
 import { OutcomeLines } from './OutcomeLines';
 
 const RETELLING = ['Nothing', 'A detail or two', 'Some of it', 'Most of it', 'All that matters'];
+
+const EMPTY: After = { retelling: '', answers: {}, seen: {}, level: '', reason: '', note: '' };
 
 /** Retelling, questions and observations; then the level is confirmed, or another given with a reason. */
 export function FinishForm({
   home,
   passage,
   draft,
+  onAfter,
   onDone,
 }: {
   home: ReadingHome;
   passage: Passage;
   draft: Draft;
+  onAfter: (after: After) => void;
   onDone: (id: number) => void;
 }) {
   const { choices } = useScope();
   const save = useSaveReading();
-  const [retelling, setRetelling] = useState('');
-  const [answers, setAnswers] = useState<Record<number, string>>({});
-  const [seen, setSeen] = useState<Record<number, boolean>>({});
-  const [level, setLevel] = useState('');
-  const [reason, setReason] = useState('');
-  const [note, setNote] = useState('');
+  const after = draft.after ?? EMPTY;
+  const { retelling, answers, seen, level, reason, note } = after;
+  const fill = (part: Partial<After>) => onAfter({ ...after, ...part });
   const measure = choices.measures.find((m) => m.area === 'Reading' && /words correct/i.test(m.unit));
   const [record, setRecord] = useState(draft.limit === 60 && measure !== undefined);
   const form: ReadingForm = {
@@ -70,7 +71,7 @@ export function FinishForm({
     <form onSubmit={submit} className="grid lg:grid-cols-[1fr_340px] gap-x-10 gap-y-5 mt-2">
       <div className="grid gap-4 content-start">
         <Field label="Retelling">
-          <select value={retelling} onChange={(e) => setRetelling(e.target.value)} className="w-64">
+          <select value={retelling} onChange={(e) => fill({ retelling: e.target.value })} className="w-64">
             <option value="">Not asked for</option>
             {RETELLING.map((words, i) => (
               <option key={words} value={i}>
@@ -93,7 +94,7 @@ export function FinishForm({
                 <select
                   aria-label={q.question}
                   value={answers[q.id] ?? ''}
-                  onChange={(e) => setAnswers({ ...answers, [q.id]: e.target.value })}
+                  onChange={(e) => fill({ answers: { ...answers, [q.id]: e.target.value } })}
                   className="py-0.5!"
                 >
                   <option value="">not asked</option>
@@ -129,7 +130,7 @@ export function FinishForm({
                         const next = { ...seen };
                         if (e.target.checked) next[b.id] = value;
                         else delete next[b.id];
-                        setSeen(next);
+                        fill({ seen: next });
                       }}
                     />
                     {words}
@@ -150,7 +151,7 @@ export function FinishForm({
           }
           error={problem?.field === 'level' ? problem.message : undefined}
         >
-          <select value={chosen} onChange={(e) => setLevel(e.target.value)}>
+          <select value={chosen} onChange={(e) => fill({ level: e.target.value })}>
             {home.levels.map((l) => (
               <option key={l.name}>{l.name}</option>
             ))}
@@ -161,11 +162,11 @@ export function FinishForm({
             label="Why another than proposed"
             error={problem?.field === 'levelReason' ? problem.message : undefined}
           >
-            <input required maxLength={500} value={reason} onChange={(e) => setReason(e.target.value)} />
+            <input required maxLength={500} value={reason} onChange={(e) => fill({ reason: e.target.value })} />
           </Field>
         )}
         <Field label="Note (if you like)">
-          <textarea rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} />
+          <textarea rows={2} maxLength={1000} value={note} onChange={(e) => fill({ note: e.target.value })} />
         </Field>
         {measure && (
           <label className="flex items-center gap-2 min-h-[32px]">

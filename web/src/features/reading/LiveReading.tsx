@@ -18,6 +18,18 @@ export interface Draft {
   startedAt?: number;
   seconds?: number;
   lastWord?: number;
+  /** What was filled in after the reading; going back to the words loses none of it. */
+  after?: After;
+}
+
+/** Retelling, answers and observations as they stand in the form. */
+export interface After {
+  retelling: string;
+  answers: Record<number, string>;
+  seen: Record<number, boolean>;
+  level: string;
+  reason: string;
+  note: string;
 }
 
 interface Props {
@@ -130,7 +142,13 @@ export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: P
           'Touch a word to mark it, touch again to take it back. With the arrow keys and a letter it goes, too.'}
       </p>
       {draft.state === 'finish' ? (
-        <FinishForm home={home} passage={passage} draft={draft} onDone={onDone} />
+        <FinishForm
+          home={home}
+          passage={passage}
+          draft={draft}
+          onAfter={(after) => onDraft({ ...draft, after })}
+          onDone={onDone}
+        />
       ) : (
         <PassageText passage={passage} marks={draft.marks} lastWord={draft.lastWord} onTouch={touch} />
       )}

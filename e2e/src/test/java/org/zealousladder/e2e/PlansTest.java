@@ -138,4 +138,28 @@ class PlansTest extends BrowserTest {
         assertThat(dialog()).hasCount(0);
         assertThat(page.getByText("Attention:")).hasCount(0);
     }
+
+    @Test
+    void whoHasAConcernAndNoGoalIsTalkedAboutInTheMeetingAndGetsOneThere() {
+        plans("N. Haddad");
+        Locator somebody = other(4).getByRole(AriaRole.BUTTON).nth(1);
+        String name = somebody.innerText();
+        somebody.click();
+        dialog().getByLabel("Keep an eye on").check();
+        inDialog("Save").click();
+        assertThat(dialog()).hasCount(0);
+        subView("Trends", "Meeting");
+        Locator agenda = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Agenda"));
+        Locator entry = agenda.getByRole(AriaRole.BUTTON).filter(new Locator.FilterOptions().setHasText(name));
+        assertThat(entry).containsText("no goal yet");
+        entry.click();
+        Locator article = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(name));
+        assertThat(article).containsText("No goal is set, so nothing is proposed.");
+        button("Set a goal").click();
+        inDialog("Reach a band").click();
+        assertThat(dialog()).containsText(Pattern.compile("Needs [\\d.]+ a week"));
+        inDialog("Set the goal").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(article).containsText("Too soon to tell.");
+    }
 }

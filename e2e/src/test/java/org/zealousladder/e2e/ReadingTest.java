@@ -58,6 +58,12 @@ class ReadingTest extends BrowserTest {
         page.getByLabel("Reads in phrases, not word by word: shown").check();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Teach next"))).containsText("tap the table at each full stop");
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Teach next")).getByRole(AriaRole.LISTITEM)).hasCount(1);
+        // Back to the words and through a closed lid: what was filled in is still there.
+        button("Back to the words").click();
+        button("Go on").click();
+        page.reload();
+        assertThat(page.getByLabel("Retelling")).hasValue("2");
+        assertThat(page.getByLabel("Stops at full stops: not yet")).isChecked();
         page.getByLabel("Level", new Page.GetByLabelOptions().setExact(true)).selectOption("Reads it alone");
         page.getByLabel("Why another than proposed").fill("Read it well last week");
         button("Save the reading").click();
@@ -86,5 +92,18 @@ class ReadingTest extends BrowserTest {
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save the passage")).click();
         assertThat(dialog()).hasCount(0);
         assertThat(page.locator("option", new Page.LocatorOptions().setHasText("The lamp (28 words)"))).hasCount(1);
+    }
+
+    @Test
+    void theSamePassageReadThreeTimesIsComparedWordByWord() {
+        signIn("R. Oduya");
+        subView("Trends", "Reading aloud");
+        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Zuri Halloran")).first().getByRole(AriaRole.BUTTON).click();
+        Locator others = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The same passage at another time"));
+        assertThat(others.getByRole(AriaRole.ROW)).hasCount(4);
+        assertThat(others).containsText(Pattern.compile("Of the 66 words both reached, 5 were missed on 15 Jan 2026: \\d again, \\d no longer; \\d new on 5 Mar 2026\\."));
+        others.getByLabel("6 Oct 2025").check();
+        assertThat(others).containsText("Of the 58 words both reached");
+        assertThat(page.getByText("small signs below: 6 Oct 2025")).isVisible();
     }
 }

@@ -144,4 +144,23 @@ class MonitoringScopesTest extends ScreeningTest {
                 .andExpect(status().isForbidden());
         assertEquals(0, view("b.calder", "/api/plans", "2025-OURS", TODAY).get("rows").size());
     }
+
+    @Test
+    void theMeetingAlsoTalksAboutWhoeverIsFollowedWithoutAGoal() throws Exception {
+        String code = "2025-TALK";
+        newClass(code, 3, "b.calder", "Ada", "Bo", "Cy", "Di");
+        take("student,measure,date,score", code + "-Ada,oral-reading,2026-02-02,50", code + "-Bo,oral-reading,2026-02-02,52");
+        take("student,measure,start_date,start_score,goal_date,goal_score", code + "-Ada,oral-reading,2026-02-02,50,2026-05-08,70");
+        take("student,area,level", code + "-Bo,Reading,1", code + "-Di,Maths,3");
+        take("student,measure,starts,ends,worry,strategy,per_week,group", code + "-Cy,oral-reading,2026-03-02,2026-05-01,Slow,Echo reading,3,Echoes");
+        JsonNode view = view("b.calder", "/api/meeting", code, TODAY);
+        assertEquals(List.of("Ada " + code, "Bo " + code, "Cy " + code), each(view.get("items")).map(i -> i.at("/card/student/name").asString()).toList(),
+                "a goal first; a concern in maths is no matter of reading");
+        assertFalse(view.at("/items/1/card").has("goal"));
+        assertEquals(1, view.at("/items/1/concern/level").asInt());
+        assertEquals("Echo reading", view.at("/items/2/plans/0/phases/0/strategy").asString());
+        assertEquals(0, view.at("/items/2/card/points").size());
+        JsonNode group = body(read(person("b.calder"), path("/api/meeting", code, TODAY) + "&group=Echoes"));
+        assertEquals(List.of("Cy " + code), each(group.get("items")).map(i -> i.at("/card/student/name").asString()).toList());
+    }
 }

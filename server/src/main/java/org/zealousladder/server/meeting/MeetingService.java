@@ -2,10 +2,12 @@ package org.zealousladder.server.meeting;
 
 import java.time.LocalDate;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,14 +15,18 @@ import org.zealousladder.server.decisions.DecisionsService;
 import org.zealousladder.server.decisions.Taken;
 import org.zealousladder.server.goals.Goal;
 import org.zealousladder.server.goals.GoalsService;
+import org.zealousladder.server.measures.Measure;
+import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.plans.Concern;
-import org.zealousladder.server.plans.ConcernsService;
+import org.zealousladder.server.plans.Following;
+import org.zealousladder.server.plans.FollowingService;
 import org.zealousladder.server.plans.Plan;
-import org.zealousladder.server.plans.PlansService;
 import org.zealousladder.server.plans.StrategiesService;
 import org.zealousladder.server.plans.Strategy;
+import org.zealousladder.server.roster.Enrolled;
 import org.zealousladder.server.roster.RosterService;
 import org.zealousladder.server.roster.Who;
+import org.zealousladder.server.trends.CardsService;
 import org.zealousladder.server.trends.TrendCard;
 import org.zealousladder.server.trends.TrendsService;
 import org.zealousladder.server.trends.TrendsService.PeerMedian;
@@ -31,21 +37,23 @@ import org.zealousladder.server.trends.TrendsService.TrendsView;
 @Transactional(readOnly = true)
 public class MeetingService {
     private final TrendsService trends;
-    private final PlansService plans;
-    private final ConcernsService concerns;
+    private final CardsService cards;
+    private final FollowingService followed;
     private final StrategiesService strategies;
     private final DecisionsService decisions;
     private final GoalsService goals;
+    private final MeasuresService measures;
     private final RosterService roster;
 
-    MeetingService(TrendsService trends, PlansService plans, ConcernsService concerns, StrategiesService strategies, DecisionsService decisions,
-            GoalsService goals, RosterService roster) {
+    MeetingService(TrendsService trends, CardsService cards, FollowingService followed, StrategiesService strategies, DecisionsService decisions,
+            GoalsService goals, MeasuresService measures, RosterService roster) {
         this.trends = trends;
-        this.plans = plans;
-        this.concerns = concerns;
+        this.cards = cards;
+        this.followed = followed;
         this.strategies = strategies;
         this.decisions = decisions;
         this.goals = goals;
+        this.measures = measures;
         this.roster = roster;
     }
 
@@ -55,27 +63,31 @@ public class MeetingService {
     /** One student on the agenda. */
     public record AgendaItem(TrendCard card, @Nullable Concern concern, List<Plan> plans, List<Taken> decisions, List<Goal> replacedGoals) {}
 
-    /** @param only students, in any order; empty for all who are monitored */
+    /** @param only students, in any order; empty for all who are followed */
     public MeetingView view(Who who, int measureId, int yearId, LocalDate asked, Collection<Integer> only, @Nullable String group) {
         LocalDate asOf = roster.year(yearId).clamp(asked);
+        Measure measure = measures.measure(measureId, asOf);
+        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        Following following = followed.on(ids, measure, asOf);
         TrendsView view = trends.view(who, measureId, yearId, asked);
-        List<Integer> ids = view.cards().stream().map(c -> c.student().id()).toList();
-        Map<Integer, List<Plan>> planned = plans.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Plan::studentId));
-        List<String> groups = planned.values().stream().flatMap(List::stream).filter(p -> p.open() && p.groupName() != null).map(Plan::groupName)
+        // Whom the team worries about without a goal yet is talked about, too, after those of whom something is proposed.
+        Set<Integer> carded = view.cards().stream().map(c -> c.student().id()).collect(Collectors.toSet());
+        List<Enrolled> rest = students.stream().filter(e -> following.follows(e.id()) && !carded.contains(e.id())).toList();
+        List<TrendCard> all = Stream.concat(view.cards().stream(), cards.withoutGoal(rest, measure, asOf).stream()).toList();
+        List<String> groups = all.stream().map(c -> following.plan(c.student().id())).filter(Objects::nonNull).map(Plan::groupName).filter(Objects::nonNull)
                 .distinct().sorted().toList();
-        List<TrendCard> cards = view.cards().stream().filter(c -> only.isEmpty() || only.contains(c.student().id()))
-                .filter(c -> group == null || planned.getOrDefault(c.student().id(), List.of()).stream().anyMatch(p -> p.open() && group.equals(p.groupName())))
-                .toList();
+        List<TrendCard> agenda = all.stream().filter(c -> only.isEmpty() || only.contains(c.student().id()))
+                .filter(c -> group == null || following.plan(c.student().id()) != null && group.equals(following.plan(c.student().id()).groupName())).toList();
         Map<Integer, List<Taken>> taken = decisions.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Taken::studentId));
         Map<Integer, List<Goal>> replaced = goals.replacedBy(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Goal::studentId));
-        Map<Integer, Concern> worried = new HashMap<>();
-        if (!cards.isEmpty()) {
-            concerns.knownOn(ids, cards.get(0).measure().area(), asOf).stream().filter(c -> c.level() > 0).forEach(c -> worried.put(c.studentId(), c));
-        }
-        List<AgendaItem> items = cards.stream().map(c -> new AgendaItem(c, worried.get(c.student().id()),
-                planned.getOrDefault(c.student().id(), List.of()), taken.getOrDefault(c.student().id(), List.of()),
-                replaced.getOrDefault(c.student().id(), List.of()))).toList();
-        return new MeetingView(items, view.peers(), groups,
-                cards.isEmpty() ? List.of() : strategies.of(roster.school(who), cards.get(0).measure().area()));
+        List<AgendaItem> items = agenda.stream().map(c -> new AgendaItem(c, worry(following.concern(c.student().id())), following.plans(c.student().id()),
+                taken.getOrDefault(c.student().id(), List.of()), replaced.getOrDefault(c.student().id(), List.of()))).toList();
+        return new MeetingView(items, view.peers(), groups, agenda.isEmpty() ? List.of() : strategies.of(roster.school(who), measure.area()));
+    }
+
+    /** Level 0 says that somebody does not worry any more. */
+    private static @Nullable Concern worry(@Nullable Concern concern) {
+        return concern == null || concern.level() == 0 ? null : concern;
     }
 }

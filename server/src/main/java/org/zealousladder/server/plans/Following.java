@@ -19,16 +19,22 @@ public final class Following {
     }
 
     /** Also one that was taken back, level 0. */
-    @Nullable Concern concern(int student) {
+    public @Nullable Concern concern(int student) {
         return concerns.get(student);
     }
 
-    @Nullable Plan plan(int student) {
-        return plans.getOrDefault(student, List.of()).stream().filter(Plan::open).findFirst().orElse(null);
+    /** The one that runs. */
+    public @Nullable Plan plan(int student) {
+        return plans(student).stream().filter(Plan::open).findFirst().orElse(null);
+    }
+
+    /** All of them, the newest first. */
+    public List<Plan> plans(int student) {
+        return plans.getOrDefault(student, List.of());
     }
 
     List<Plan> past(int student) {
-        return plans.getOrDefault(student, List.of()).stream().filter(p -> !p.open()).toList();
+        return plans(student).stream().filter(p -> !p.open()).toList();
     }
 
     public @Nullable Goal goal(int student) {

@@ -114,6 +114,15 @@ public class CardsService {
         return new Trial(new CardMaker(year.starts(), asOf), records);
     }
 
+    /** Cards on one measure of students who have no goal there: what was scored, with a trend and nothing proposed. */
+    public List<TrendCard> withoutGoal(List<Enrolled> students, Measure measure, LocalDate asOf) {
+        if (students.isEmpty()) {
+            return List.of();
+        }
+        Trial trial = trial(students, measure, asOf);
+        return students.stream().map(e -> trial.card(e.id())).toList();
+    }
+
     /** One student's card on one measure as of a day, with or without a goal. */
     TrendCard card(int studentId, int measureId, LocalDate asOf) {
         Enrolled student = roster.enrolled(studentId, asOf);
