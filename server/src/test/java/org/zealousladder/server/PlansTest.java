@@ -157,6 +157,12 @@ class PlansTest extends ScreeningTest {
         send(person("b.calder"), "/api/decisions", form).andExpect(status().is4xxClientError());
         JsonNode detail = body(read(person("b.calder"), "/api/trends/" + student("Ada " + code) + "/" + measure("oral-reading") + "?asOf=" + TODAY));
         assertEquals(1, detail.get("decisions").size());
+        // Nor can a decision about one student change the plan of another.
+        newClass(code + "2", 3, "b.calder", "Bo");
+        Map<String, Object> stranger = new HashMap<>(form);
+        stranger.put("studentId", student("Bo " + code + "2"));
+        stranger.put("planChange", Map.of("planId", planOf(code, "Ada " + code), "way", way("Word steps", 4)));
+        send(person("b.calder"), "/api/decisions", stranger).andExpect(jsonPath("$.detail", containsString("of another student or measure")));
     }
 
     @Test

@@ -76,7 +76,7 @@ public class DecisionsService {
         if (form.planChange() != null) {
             DecisionForm.PlanChanged change = form.planChange();
             PlanForm.Way way = change.way();
-            plans.change(change.planId(), today, new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
+            plans.change(change.planId(), form.studentId(), form.measureId(), new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
                     way.perWeek(), form.reason()));
         }
         LocalDate lookAgain = again != null ? again : today.plusDays(LOOK_AGAIN.get(form.kind()));

@@ -97,10 +97,23 @@ public class PlansService {
         goals.setAll(chosen);
     }
 
+    /** Begins a new phase today of a plan that must be the student's own on the measure. */
+    @Transactional
+    public void change(long id, int student, int measure, PlanForm.Way way) {
+        Plan plan = open(id);
+        if (plan.studentId() != student || plan.measureId() != measure) {
+            throw Refusal.invalid("planChange", "That plan is of another student or measure. Nothing was saved.");
+        }
+        change(plan, calendar.today(), way);
+    }
+
     /** Begins a new phase on {@code starts}: the plan is carried out otherwise from then on. */
     @Transactional
     public void change(long id, LocalDate starts, PlanForm.Way way) {
-        Plan plan = open(id);
+        change(open(id), starts, way);
+    }
+
+    private void change(Plan plan, LocalDate starts, PlanForm.Way way) {
         LocalDate today = calendar.today();
         if (blank(way.reason())) {
             throw Refusal.invalid("reason", "Say in a few words why the plan changes.");

@@ -44,7 +44,7 @@ final class Counting {
         answers.forEach(a -> {
             Passage.Question q = questions.get(a.questionId());
             if (q == null || a.points() > q.points()) {
-                throw Refusal.invalid("answers", q == null ? "A question does not belong to this passage." : "'" + q.question() + "' has at most " + q.points() + " points.");
+                throw Refusal.invalid("answers", q == null ? "A question does not belong to this passage." : "'" + q.question() + "' has at most " + q.points() + (q.points() == 1 ? " point." : " points."));
             }
         });
         Double literal = share(answers, questions, "literal");
@@ -55,7 +55,7 @@ final class Counting {
         Map<Integer, Behaviour> behaviours = library.stream().collect(Collectors.toMap(Behaviour::id, Function.identity()));
         List<TeachNext> teach = seen.stream().filter(s -> !s.shown() && behaviours.containsKey(s.behaviourId())).map(s -> behaviours.get(s.behaviourId()))
                 .map(b -> new TeachNext(b.name(), b.teach())).toList();
-        String sentence = Math.round(record.correctPerMinute()) + " words correct per minute, " + Math.round(1000 * record.accuracy()) / 10.0 + " % right"
+        String sentence = Math.round(record.correctPerMinute()) + " words correct per minute, " + Words.plain(Math.round(1000 * record.accuracy()) / 10.0) + " % right"
                 + (record.errors() == 0 ? "" : ", 1 error in " + Math.round(record.errorRatio().getAsDouble()) + " words") + ".";
         return new Outcome(record.words(), record.errors(), record.selfCorrected(), record.correctPerMinute(), record.accuracy(), boxed(record.errorRatio()),
                 boxed(record.selfCorrectionRatio()), comprehension, literal, inferential, levels.propose(record.accuracy(), comprehension).name(),
