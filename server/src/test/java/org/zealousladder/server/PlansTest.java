@@ -231,6 +231,9 @@ class PlansTest extends ScreeningTest {
         send(person("r.oduya"), "/api/plans/strategies", form).andExpect(status().isForbidden());
         send(person("m.tveit"), "/api/plans/strategies", form).andExpect(status().isNoContent());
         send(person("m.tveit"), "/api/plans/strategies", form).andExpect(jsonPath("$.detail", containsString("of that name already")));
+        Map<String, Object> everyones = new HashMap<>(form);
+        everyones.put("name", "paired READING");
+        send(person("m.tveit"), "/api/plans/strategies", everyones).andExpect(jsonPath("$.detail", containsString("of that name already")));
         JsonNode mine = each(view("2025-FULMAR").get("strategies")).filter(s -> s.get("name").asString().equals("Whisper reading")).findFirst().orElseThrow();
         Map<String, Object> gone = new HashMap<>(form);
         gone.putAll(Map.of("id", mine.get("id").asInt(), "retired", true));

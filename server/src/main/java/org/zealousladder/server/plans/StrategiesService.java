@@ -1,6 +1,7 @@
 package org.zealousladder.server.plans;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -11,6 +12,8 @@ import org.zealousladder.server.platform.Refusal;
 /** The school's own list of strategies. */
 @Service
 public class StrategiesService {
+    private static final String TWICE = "The list has a strategy of that name already. Nothing was saved.";
+
     private final StrategiesStore store;
     private final SetupRights rights;
 
@@ -39,6 +42,10 @@ public class StrategiesService {
     /** @param id null: a new one for the school */
     @Transactional
     public void save(@Nullable Integer id, int school, String area, String name, @Nullable String how, boolean retired) {
+        // The list holds those of every school, too: the same name twice could not be told apart in it.
+        if (of(school, area.strip()).stream().anyMatch(s -> !Objects.equals(s.id(), id) && s.name().equalsIgnoreCase(name.strip()))) {
+            throw Refusal.invalid("name", TWICE);
+        }
         String words = how == null || how.isBlank() ? null : how.strip();
         try {
             if (id == null) {
@@ -51,7 +58,7 @@ public class StrategiesService {
             rights.require(there.schoolId(), "Strategies");
             store.change(id, school, name.strip(), words, retired);
         } catch (DuplicateKeyException e) {
-            throw Refusal.invalid("name", "The list has a strategy of that name already. Nothing was saved.");
+            throw Refusal.invalid("name", TWICE);
         }
     }
 }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -34,6 +35,8 @@ import org.zealousladder.server.scores.ScoresService;
 /** Reads, counts and keeps readings. */
 @Service
 public class ReadingService {
+    private static final String TWICE = "The library has one of that name already. Nothing was saved.";
+
     private final ReadingStore store;
     private final PassagesStore passages;
     private final RosterService roster;
@@ -182,10 +185,13 @@ public class ReadingService {
     @Transactional
     public void saveBehaviour(@Nullable Integer id, int school, String name, String teach, boolean retired) {
         rights.require(school, "The library");
+        if (passages.behaviours(school).stream().anyMatch(b -> !Objects.equals(b.id(), id) && b.name().equalsIgnoreCase(name.strip()))) {
+            throw Refusal.invalid("name", TWICE);
+        }
         try {
             passages.saveBehaviour(id, school, name.strip(), teach.strip(), retired);
         } catch (org.springframework.dao.DuplicateKeyException e) {
-            throw Refusal.invalid("name", "The library has one of that name already. Nothing was saved.");
+            throw Refusal.invalid("name", TWICE);
         }
     }
 
