@@ -102,7 +102,7 @@ bench_import() {
   awk -v o="$ours" -v t="$theirs" 'BEGIN {printf "import of 1,000,000 scores: %.1f s, psql \\copy into the same keys %.1f s: %.2f of its rate (budget: at least 0.5)\n", o, t, t / o}'
   database_sql "$NAME" ladder "drop table bench_copy, bench_student, bench_measure"
   say "Bringing in the rest of the five million scores ..."
-  java_run 1g import "$files"/scores-*.csv "$files/goals.csv" | tail -1 >&2
+  java_run 1g import "$files"/scores-*.csv "$files"/{goals,concerns,plans,sessions}.csv | tail -1 >&2
   database_sql "$NAME" ladder "vacuum analyze"
 }
 

@@ -2795,6 +2795,7 @@ export interface components {
             /** Format: int32 */
             students: number;
             summary: string;
+            withoutGoal: components["schemas"]["StudentRef"][];
         };
         Untested: {
             /** Format: date */

@@ -62,7 +62,7 @@ export function ChangePlan({ plan, who, strategies, onClose }: Props & { strateg
   const change = useChangePlan();
   const [starts, setStarts] = useState(choices.today);
   const [reason, setReason] = useState('');
-  const [way, setWay] = useState<WayDraft>(wayOf(plan.phases.at(-1)));
+  const [way, setWay] = useState<WayDraft>(wayOf(plan.phases.at(-1), strategies));
   const problem = change.error as Problem | null;
   const error = (field: string) => (problem?.field === field ? problem.message : undefined);
   return (

@@ -14,10 +14,12 @@ export interface WayDraft {
 
 const WRITTEN = 'written';
 
-export function wayOf(phase: Plan['phases'][number] | undefined): WayDraft {
+/** A phase as it would be typed; its strategy is found in the list again where it still stands there. */
+export function wayOf(phase: Plan['phases'][number] | undefined, strategies: Strategy[] = []): WayDraft {
+  const listed = strategies.find((s) => !s.retired && s.name === phase?.strategy);
   return {
-    strategyId: phase ? WRITTEN : '',
-    strategy: phase?.strategy ?? '',
+    strategyId: listed ? String(listed.id) : phase ? WRITTEN : '',
+    strategy: listed ? '' : (phase?.strategy ?? ''),
     place: phase?.place ?? '',
     leader: phase?.leader ?? '',
     minutes: String(phase?.minutes ?? 20),

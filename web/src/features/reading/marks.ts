@@ -13,7 +13,7 @@ export const KINDS: Kind[] = [
   { code: 'left-out', name: 'Left out', key: 'o', sign: '( )' },
   { code: 'told', name: 'Told', key: 't', sign: 'T' },
   { code: 'self-corrected', name: 'Self-corrected', key: 's', sign: 'sc' },
-  { code: 'inserted', name: 'Inserted after', key: 'i', sign: '+' },
+  { code: 'inserted', name: 'Inserted after', key: 'i', sign: '‸' },
 ];
 
 export const nameOfKind = (code: string) => KINDS.find((k) => k.code === code)?.name.toLowerCase() ?? code;

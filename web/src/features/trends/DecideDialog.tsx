@@ -49,7 +49,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
   const [again, setAgain] = useState(isoOf(dayNumber(choices.today) + (kind === 'set-aside' ? 14 : 28)));
   const [goalScore, setGoalScore] = useState(suggestedGoal(card));
   const [goalDate, setGoalDate] = useState(card.goal?.goalDate ?? '');
-  const [way, setWay] = useState<WayDraft>(wayOf(plan?.phases.at(-1)));
+  const [way, setWay] = useState<WayDraft>(wayOf(plan?.phases.at(-1), strategies));
   const changesPlan = kind === 'plan-changed' && plan !== undefined;
   const needsReason = kind === 'set-aside' || kind === 'plan-changed';
   const problem = decide.error as Problem | null;

@@ -1,11 +1,13 @@
 import { type KeyboardEvent, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { useTrends } from '../../api/queries';
-import type { PeerMedian, TrendCard } from '../../api/types';
+import type { PeerMedian, StudentRef, TrendCard } from '../../api/types';
 import { plural } from '../../app/format';
 import { MonitoringNav } from '../../app/MonitoringNav';
+import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
 import { commonFrame } from '../../charts/scales';
+import { Button } from '../../ui/Button';
 import { Empty, Failed, Loading } from '../../ui/States';
 import { Toggle } from '../../ui/Toggle';
 import { CardItem } from './CardItem';
@@ -54,10 +56,13 @@ export default function TrendsPage() {
       ) : view === 'spans' ? (
         <Spans measure={measure} />
       ) : cards.length === 0 ? (
-        <Empty title={`Nobody is monitored on ${measure?.name ?? 'this measure'}`}>
-          Open a student's page and set a goal on this measure, or choose another measure in the line at the top. A goal
-          makes the goal line, and with it the proposals.
-        </Empty>
+        <>
+          <Empty title={`Nobody is monitored on ${measure?.name ?? 'this measure'}`}>
+            Open a student's page and set a goal on this measure, or choose another measure in the line at the top. A
+            goal makes the goal line, and with it the proposals.
+          </Empty>
+          <WithoutGoal students={trends.data.withoutGoal} onOpen={show} />
+        </>
       ) : (
         <>
           <h1 className="text-[15px] font-semibold m-0">
@@ -69,6 +74,7 @@ export default function TrendsPage() {
             {trends.data.summary} {trends.data.peers.length > 1 && 'Faint line: class median.'}
           </p>
           <PlanFilters cards={cards} params={params} onSet={set} />
+          <WithoutGoal students={trends.data.withoutGoal} onOpen={show} />
           {view === 'beside' ? (
             <SideBySide view={trends.data} cards={filtered} params={params} onSet={set} onOpen={show} />
           ) : (
@@ -85,6 +91,22 @@ export default function TrendsPage() {
         />
       )}
     </>
+  );
+}
+
+/** Who is followed by a concern or a plan but cannot be drawn against a goal yet. */
+function WithoutGoal({ students, onOpen }: { students: StudentRef[]; onOpen: (id: number) => void }) {
+  const { nameOf } = useNames();
+  if (students.length === 0) return null;
+  return (
+    <p className="text-[14px] mt-0 mb-2 flex flex-wrap gap-x-3">
+      <span className="text-soft">Followed without a goal:</span>
+      {students.map((s) => (
+        <Button key={s.id} className="py-0! min-h-[24px]" onClick={() => onOpen(s.id)}>
+          {nameOf(s)}
+        </Button>
+      ))}
+    </p>
   );
 }
 

@@ -73,7 +73,20 @@ final class District {
             int start = weekly(p, m, Probes.FIRST, 24, level, needed * (1 + 0.3 * random.nextGaussian()));
             if (p.standing(m) < -0.8) {
                 sheets.row("goals", p.code(), m.code(), Probes.FIRST, start, Probes.GOAL_DATE, Math.round(start + 31 * needed));
+                plan(p, m);
             }
+        }
+    }
+
+    /** A concern, a plan since October and the sessions of the last two weeks. */
+    private void plan(Pupil p, MeasureBook.Entry m) throws IOException {
+        boolean reading = m == MeasureBook.ORAL_READING;
+        sheets.row("concerns", p.code(), m.area(), 2, Probes.FIRST, "");
+        sheets.row("plans", p.code(), m.code(), Probes.FIRST, LocalDate.of(2026, 4, 24), "Needs more practice.", reading ? "Paired reading" : "Number line talk", 3, 20,
+                "the class teacher", "classroom", "", "");
+        LocalDate monday = DemoFiles.TODAY.minusDays(11);
+        for (int day : new int[] {0, 1, 3, 7, 8, 10}) {
+            sheets.row("sessions", p.code(), m.code(), monday.plusDays(day), 1);
         }
     }
 

@@ -160,6 +160,9 @@ class MonitoringScopesTest extends ScreeningTest {
         assertEquals(1, view.at("/items/1/concern/level").asInt());
         assertEquals("Echo reading", view.at("/items/2/plans/0/phases/0/strategy").asString());
         assertEquals(0, view.at("/items/2/card/points").size());
+        JsonNode trends = view("b.calder", "/api/trends", code, TODAY);
+        assertEquals(1, trends.get("cards").size());
+        assertEquals(List.of("Bo " + code, "Cy " + code), each(trends.get("withoutGoal")).map(s -> s.get("name").asString()).toList());
         JsonNode group = body(read(person("b.calder"), path("/api/meeting", code, TODAY) + "&group=Echoes"));
         assertEquals(List.of("Cy " + code), each(group.get("items")).map(i -> i.at("/card/student/name").asString()).toList());
     }

@@ -20,6 +20,8 @@ import org.zealousladder.server.goals.GoalsService;
 import org.zealousladder.server.measures.Measure;
 import org.zealousladder.server.measures.MeasuresService;
 import org.zealousladder.server.measures.Window;
+import org.zealousladder.server.plans.Following;
+import org.zealousladder.server.plans.FollowingService;
 import org.zealousladder.server.plans.Plan;
 import org.zealousladder.server.plans.PlansService;
 import org.zealousladder.server.plans.StrategiesService;
@@ -27,6 +29,7 @@ import org.zealousladder.server.plans.Strategy;
 import org.zealousladder.server.roster.Enrolled;
 import org.zealousladder.server.roster.RosterService;
 import org.zealousladder.server.roster.SchoolYear;
+import org.zealousladder.server.roster.StudentRef;
 import org.zealousladder.server.roster.Who;
 import org.zealousladder.server.scores.Score;
 import org.zealousladder.server.scores.ScoreVersion;
@@ -46,11 +49,13 @@ public class TrendsService {
     private final DecisionsService decisions;
     private final PlansService plans;
     private final StrategiesService strategies;
+    private final FollowingService followed;
     private final StripService strip;
     private final CardsService cards;
 
     TrendsService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals,
-            DecisionsService decisions, PlansService plans, StrategiesService strategies, StripService strip, CardsService cards) {
+            DecisionsService decisions, PlansService plans, StrategiesService strategies, FollowingService followed,
+            StripService strip, CardsService cards) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
@@ -58,6 +63,7 @@ public class TrendsService {
         this.decisions = decisions;
         this.plans = plans;
         this.strategies = strategies;
+        this.followed = followed;
         this.strip = strip;
         this.cards = cards;
     }
@@ -65,8 +71,13 @@ public class TrendsService {
     /** Median of a class in one screening window, {@code n} scores; or one that somebody gave, {@code n} 0. */
     public record PeerMedian(int classId, LocalDate date, double median, int n) {}
 
-    /** What the Trends view shows. */
-    public record TrendsView(List<TrendCard> cards, List<PeerMedian> peers, int students, String summary, List<StrategyResult> strategies) {}
+    /**
+     * What the Trends view shows.
+     *
+     * @param withoutGoal who has a concern or a plan but no goal, so that nothing can be proposed
+     */
+    public record TrendsView(List<TrendCard> cards, List<PeerMedian> peers, int students, String summary, List<StrategyResult> strategies,
+            List<StudentRef> withoutGoal) {}
 
     /**
      * How students do under one strategy.
@@ -91,7 +102,9 @@ public class TrendsService {
         strip.medians(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
                 .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
         peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
-        return new TrendsView(ordered, peers, students.size(), TrendsSummary.of(ordered), results(ordered));
+        Following following = followed.on(ids, measure, asOf);
+        List<StudentRef> withoutGoal = students.stream().filter(e -> following.follows(e.id()) && following.goal(e.id()) == null).map(Enrolled::ref).toList();
+        return new TrendsView(ordered, peers, students.size(), TrendsSummary.of(ordered), results(ordered), withoutGoal);
     }
 
     /** What wants deciding first, then what is open, then by name. */

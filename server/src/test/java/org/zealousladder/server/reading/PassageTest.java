@@ -41,7 +41,7 @@ class PassageTest {
         assertEquals("Alone", o.proposedLevel());
         assertEquals(null, o.comprehension());
         assertEquals(24, o.correctPerMinute(), 1e-9);
-        assertEquals("24 words correct per minute, 100.0 % right.", o.sentence());
+        assertEquals("24 words correct per minute, 100 % right.", o.sentence());
         assertEquals("Hard", count(12, List.of(), 1, List.of(), List.of()).proposedLevel(), "one of four retold");
     }
 
