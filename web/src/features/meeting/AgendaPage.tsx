@@ -7,12 +7,11 @@ import { commonFrame } from '../../charts/scales';
 import { TrendChart } from '../../charts/TrendChart';
 import { Button } from '../../ui/Button';
 import { DecisionWord } from '../../ui/Decision';
-import { Dialog } from '../../ui/Dialog';
 import { PlanNote } from '../plans/PlanNote';
 import { LEVELS } from '../plans/words';
 import { DecideDialog, type DecisionKind, offered } from '../trends/DecideDialog';
 import { DecisionLog } from '../trends/DecisionLog';
-import { GoalForm } from '../trends/GoalForm';
+import { GoalDialog } from '../trends/GoalDialog';
 
 interface Props {
   item: AgendaItem;
@@ -112,9 +111,11 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
         <div className="border-b border-line" />
       </section>
       {aiming && (
-        <Dialog open onClose={() => setAiming(false)} title={`A goal in ${card.measure.name}: ${nameOf(card.student)}`}>
-          <GoalForm card={card} onDraw={ignore} onDone={() => setAiming(false)} />
-        </Dialog>
+        <GoalDialog
+          card={card}
+          title={`A goal in ${card.measure.name}: ${nameOf(card.student)}`}
+          onClose={() => setAiming(false)}
+        />
       )}
       {deciding && (
         <DecideDialog
@@ -128,6 +129,3 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
     </article>
   );
 }
-
-/** The dialog hides the chart that a goal would be drawn into. */
-const ignore = () => {};

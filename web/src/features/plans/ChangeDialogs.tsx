@@ -3,9 +3,9 @@ import { useAmendPlan, useChangePlan, useClosePlan } from '../../api/changes';
 import type { Problem } from '../../api/client';
 import type { Plan, Strategy } from '../../api/types';
 import { useScope } from '../../app/scope';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 import { type WayDraft, WayFields, wayBody, wayOf } from './WayFields';
 import { OUTCOMES } from './words';
@@ -45,12 +45,7 @@ function Frame({
       <form onSubmit={submit} className="flex flex-col gap-3">
         {children}
         {problem && !fields.includes(problem.field ?? '') && <Complaint error={problem} />}
-        <div className="flex gap-4 items-center">
-          <Button look="solid" type="submit" disabled={busy}>
-            {verb}
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
+        <FormButtons verb={verb} disabled={busy} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -2,9 +2,9 @@ import { type FormEvent, type ReactNode, useState } from 'react';
 import { useConcern } from '../../api/changes';
 import type { Concern, PlanRow, StudentRef } from '../../api/types';
 import { useNames } from '../../app/names';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 import { LEVELS } from './words';
 
@@ -103,12 +103,7 @@ function ConcernForm({
         <textarea rows={2} maxLength={500} value={note} onChange={(e) => setNote(e.target.value)} />
       </Field>
       <Complaint error={put.error} />
-      <div className="flex gap-4">
-        <Button look="solid" type="submit" disabled={put.isPending}>
-          Save
-        </Button>
-        <Button onClick={onClose}>Cancel</Button>
-      </div>
+      <FormButtons verb="Save" disabled={put.isPending} onCancel={onClose} />
     </form>
   );
 }

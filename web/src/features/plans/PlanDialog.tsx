@@ -5,9 +5,9 @@ import type { GoalForm, PlansView, StudentRef } from '../../api/types';
 import { dayNumber, isoOf, plural } from '../../app/format';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 import { JointGoal } from '../trends/JointGoal';
 import { type WayDraft, WayFields, wayBody, wayOf } from './WayFields';
@@ -99,12 +99,7 @@ export function PlanDialog({
           <textarea rows={2} maxLength={1000} value={success} onChange={(e) => setSuccess(e.target.value)} />
         </Field>
         {problem && !error(...own) && <Complaint error={problem} />}
-        <div className="flex gap-4 items-center">
-          <Button look="solid" type="submit" disabled={make.isPending || goals === undefined}>
-            Make the plan
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
+        <FormButtons verb="Make the plan" disabled={make.isPending || goals === undefined} onCancel={onClose} />
       </form>
     </Dialog>
   );

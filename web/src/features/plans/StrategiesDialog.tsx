@@ -4,6 +4,7 @@ import type { PlansView, Strategy } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 
 /** The school's list: read by all, changed by those who may. A retired one stays on old plans and is not offered any more. */
@@ -72,12 +73,7 @@ function StrategyForm({ view, strategy, onDone }: { view: PlansView; strategy?: 
         </label>
       )}
       <Complaint error={save.error} />
-      <div className="flex gap-4">
-        <Button look="solid" type="submit" disabled={save.isPending}>
-          Save the strategy
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
+      <FormButtons verb="Save the strategy" disabled={save.isPending} onCancel={onDone} />
     </form>
   );
 }

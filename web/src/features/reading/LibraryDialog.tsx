@@ -5,6 +5,7 @@ import { percent } from '../../app/format';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 
 type Behaviour = ReadingHome['behaviours'][number];
@@ -195,12 +196,7 @@ function BehaviourForm({ home, behaviour, onDone }: { home: ReadingHome; behavio
         </label>
       )}
       <Complaint error={save.error} />
-      <div className="flex gap-4">
-        <Button look="solid" type="submit" disabled={save.isPending}>
-          Save
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
+      <FormButtons verb="Save" disabled={save.isPending} onCancel={onDone} />
     </form>
   );
 }

@@ -4,6 +4,7 @@ import type { Problem } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 
 interface Question {
@@ -111,12 +112,7 @@ export function PassageDialog({ schoolId, onClose }: { schoolId: number; onClose
           </Button>
         </fieldset>
         {problem && !['title', 'grade', 'body'].includes(problem.field ?? '') && <Complaint error={problem} />}
-        <div className="flex gap-4">
-          <Button look="solid" type="submit" disabled={add.isPending}>
-            Save the passage
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
+        <FormButtons verb="Save the passage" disabled={add.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -8,12 +8,11 @@ import { usePicks } from '../../app/picks';
 import { className, useScope } from '../../app/scope';
 import { Button } from '../../ui/Button';
 import { DecisionWord } from '../../ui/Decision';
-import { Dialog } from '../../ui/Dialog';
 import { Empty, Failed, Loading } from '../../ui/States';
 import { TierMark } from '../../ui/TierMark';
 import { PlanNote } from '../plans/PlanNote';
 import { DecisionLog } from '../trends/DecisionLog';
-import { GoalForm } from '../trends/GoalForm';
+import { GoalDialog } from '../trends/GoalDialog';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { LaneChart } from './LaneChart';
@@ -123,19 +122,12 @@ function Page({ page }: { page: StudentPage }) {
         ))}
         <DecisionLog decisions={page.decisions} />
       </div>
-      <Dialog
-        open={goalFor !== null}
-        onClose={() => setGoalFor(null)}
-        title={goalFor ? `A goal in ${goalFor.measure.name}` : ''}
-      >
-        {goalFor && <GoalForm card={goalFor} onDraw={ignore} onDone={() => setGoalFor(null)} />}
-      </Dialog>
+      {goalFor && (
+        <GoalDialog card={goalFor} title={`A goal in ${goalFor.measure.name}`} onClose={() => setGoalFor(null)} />
+      )}
     </div>
   );
 }
-
-/** In the dialog there is no chart to draw a goal into. */
-const ignore = () => {};
 
 function Seasons({ seasons }: { seasons: StudentPage['lanes'][number]['seasons'] }) {
   return (

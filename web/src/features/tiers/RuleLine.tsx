@@ -3,6 +3,7 @@ import { useTierRule } from '../../api/changes';
 import type { TiersView } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 
 const RULES: Record<string, string> = {
@@ -92,12 +93,7 @@ function RuleForm({ view, onDone }: { view: TiersView; onDone: () => void }) {
       </fieldset>
       <p className="m-0 text-[13px] text-soft">Counts from today on. Tiers that were decided stay as they are.</p>
       <Complaint error={save.error} />
-      <div className="flex gap-4">
-        <Button look="solid" type="submit" disabled={save.isPending}>
-          Save the rule
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
+      <FormButtons verb="Save the rule" disabled={save.isPending} onCancel={onDone} />
     </form>
   );
 }

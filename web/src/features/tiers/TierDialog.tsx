@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 import { TierMark } from '../../ui/TierMark';
 
@@ -64,12 +64,7 @@ export function TierDialog({
           />
         </Field>
         <Complaint error={error} />
-        <div className="flex gap-4">
-          <Button look="solid" type="submit" disabled={busy}>
-            Save
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
+        <FormButtons verb="Save" disabled={busy} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -5,9 +5,9 @@ import type { Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../app/format';
 import { useNames } from '../../app/names';
 import { useScope } from '../../app/scope';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint } from '../../ui/States';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
 
@@ -143,12 +143,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
         {problem && !['reason', 'lookAgainOn', 'goalScore', 'goalDate', 'strategy'].includes(problem.field ?? '') && (
           <Complaint error={problem} />
         )}
-        <div className="flex gap-4 items-center">
-          <Button look="solid" type="submit" disabled={decide.isPending}>
-            Record
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
+        <FormButtons verb="Record" disabled={decide.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   );

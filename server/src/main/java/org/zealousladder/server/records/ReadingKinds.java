@@ -46,7 +46,9 @@ final class ReadingKinds {
                     select passage_id, number, question_kind, question, points from accepted where outcome = 'new'""")
             .build();
 
+    /** Rows of a file with student, passage and the reading that is on record for the day. */
     private static final String READ_BEFORE = """
+            from stage st left join roster_student s on s.code = st.student left join reading_passage p on p.code = st.passage
             left join lateral (select o.* from reading_reading o where o.student_id = s.id and o.passage_id = p.id and o.read_on = st.read_on and o.withdrawn_on is null
                                 order by o.id desc limit 1) r on true""";
 
@@ -59,7 +61,6 @@ final class ReadingKinds {
                            exists (select from reading_level l join reading_level_table t on t.id = l.table_id where t.superseded_on is null and l.name = st.level) as known_level,
                            (r.seconds, r.last_word::integer, r.level) is distinct from (st.seconds, st.last_word, st.level) as otherwise,
                            case when r.id is null then 'new' else 'unchanged' end as outcome
-                      from stage st left join roster_student s on s.code = st.student left join reading_passage p on p.code = st.passage
                     """ + READ_BEFORE)
             .unknown("student", "student_id", "student among yours with the code")
             .unknown("passage", "passage_id", "passage with the code")
@@ -86,7 +87,6 @@ final class ReadingKinds {
                            k.reading_id is null and exists (select from reading_mark o where o.reading_id = r.id) as marked,
                            st.mark <> 'inserted' and count(*) filter (where st.mark <> 'inserted') over (partition by r.id, st.word) > 1 as twice,
                            case when k.reading_id is null then 'new' else 'unchanged' end as outcome
-                      from stage st left join roster_student s on s.code = st.student left join reading_passage p on p.code = st.passage
                     """ + READ_BEFORE + " left join reading_mark k on k.reading_id = r.id and k.position = st.number")
             .unknown("student", "student_id", "student among yours with the code")
             .unknown("passage", "passage_id", "passage with the code")
