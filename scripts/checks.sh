@@ -38,6 +38,8 @@ check_web() {
     say "Lint and types of the pages ..."
     npm run --silent lint
     npm run --silent check
+    say "Logic of the pages ..."
+    npm run --silent test
     cp src/api/schema.d.ts "$STATE/schema.before"
     npm run --silent api >/dev/null
     cmp -s src/api/schema.d.ts "$STATE/schema.before" || { cp "$STATE/schema.before" src/api/schema.d.ts; die "web/src/api/schema.d.ts does not follow web/openapi.json; run 'npm run api' in web/."; }

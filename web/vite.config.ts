@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
@@ -8,4 +8,5 @@ export default defineConfig({
   html: { cspNonce: '%NONCE%' },
   build: { assetsInlineLimit: 0, sourcemap: false, target: 'es2022' },
   server: { proxy: { '/api': 'http://127.0.0.1:8420' } },
+  test: { environment: 'happy-dom', include: ['src/**/*.test.{ts,tsx}'] },
 });

@@ -5,8 +5,8 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { Problem } from './api/client';
 import { App } from './app/App';
-import './app/app.css';
-import { applyTheme, savedTheme } from './app/theme';
+import 'app/app.css';
+import { applyTheme, savedTheme } from './lib/theme';
 
 applyTheme(savedTheme());
 // An open dialog holds the page behind it still with a style of its own; the page's policy lets it through by this nonce.

@@ -1,32 +1,33 @@
 import { lazy, Suspense } from 'react';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
-import { useScopeChoices, useSession } from '../api/queries';
-import { SetupPage } from '../features/people/SetupPage';
-import { SignInPage } from '../features/people/SignInPage';
+import { useSession } from '../api/session';
+import { SetupPage } from '../features/school/people/SetupPage';
+import { SignInPage } from '../features/school/people/SignInPage';
+import { NamesProvider } from '../lib/names';
+import { PicksProvider } from '../lib/picks';
+import { ScopeContext, useScopeFromAddress } from '../lib/scope';
 import { Failed, Loading } from '../ui/States';
-import { NamesProvider } from './names';
-import { PicksProvider } from './picks';
+import { useScopeChoices } from './queries';
 import { Shell } from './Shell';
-import { ScopeContext, useScopeFromAddress } from './scope';
 
-const Desk = lazy(() => import('../features/desk/DeskPage'));
-const Ladder = lazy(() => import('../features/ladder/LadderPage'));
-const Trends = lazy(() => import('../features/trends/TrendsPage'));
-const Strip = lazy(() => import('../features/strip/StripPage'));
-const Plans = lazy(() => import('../features/plans/PlansPage'));
-const Reading = lazy(() => import('../features/reading/ReadingPage'));
-const Meeting = lazy(() => import('../features/meeting/MeetingPage'));
-const Student = lazy(() => import('../features/students/StudentView'));
-const Coverage = lazy(() => import('../features/coverage/CoveragePage'));
-const EntryGrid = lazy(() => import('../features/entry/EntryPage'));
-const Tiers = lazy(() => import('../features/tiers/TiersPage'));
-const Table = lazy(() => import('../features/table/TablePage'));
-const Report = lazy(() => import('../features/report/ReportPage'));
-const Norms = lazy(() => import('../features/norms/NormsPage'));
-const Cuts = lazy(() => import('../features/cuts/CutsPage'));
-const Windows = lazy(() => import('../features/measures/WindowsPage'));
-const Measures = lazy(() => import('../features/measures/MeasuresPage'));
-const Records = lazy(() => import('../features/records/RecordsPage'));
+const Desk = lazy(() => import('../features/overview/desk/DeskPage'));
+const Ladder = lazy(() => import('../features/screening/ladder/LadderPage'));
+const Trends = lazy(() => import('../features/monitoring/trends/TrendsPage'));
+const Strip = lazy(() => import('../features/monitoring/strip/StripPage'));
+const Plans = lazy(() => import('../features/monitoring/plans/PlansPage'));
+const Reading = lazy(() => import('../features/learning/reading/ReadingPage'));
+const Meeting = lazy(() => import('../features/monitoring/meeting/MeetingPage'));
+const Student = lazy(() => import('../features/overview/students/StudentView'));
+const Coverage = lazy(() => import('../features/screening/coverage/CoveragePage'));
+const EntryGrid = lazy(() => import('../features/screening/entry/EntryPage'));
+const Tiers = lazy(() => import('../features/screening/tiers/TiersPage'));
+const Table = lazy(() => import('../features/screening/table/TablePage'));
+const Report = lazy(() => import('../features/overview/report/ReportPage'));
+const Norms = lazy(() => import('../features/screening/norms/NormsPage'));
+const Cuts = lazy(() => import('../features/screening/cuts/CutsPage'));
+const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
+const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
+const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
 const SCOPED = {

@@ -1,11 +1,11 @@
 import { Command } from 'cmdk';
 import { useContext, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useFind } from '../api/queries';
+import { useNames } from '../lib/names';
+import { className, ScopeContext } from '../lib/scope';
+import { allPages } from '../lib/views';
 import { Dialog } from '../ui/Dialog';
-import { useNames } from './names';
-import { className, ScopeContext } from './scope';
-import { allPages } from './views';
+import { useFind } from './queries';
 
 /** One box to get anywhere: students, classes, views. */
 export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -1,10 +1,10 @@
 import { useContext } from 'react';
 import { Link } from 'react-router';
+import { plural } from '../lib/format';
+import { useNames } from '../lib/names';
+import { usePicks } from '../lib/picks';
+import { ScopeContext } from '../lib/scope';
 import { Button } from '../ui/Button';
-import { plural } from './format';
-import { useNames } from './names';
-import { usePicks } from './picks';
-import { ScopeContext } from './scope';
 
 /** What is picked and what can be done with it. */
 export function PickBar() {

@@ -1,7 +1,7 @@
 import { useContext } from 'react';
 import { Link, useLocation } from 'react-router';
-import { ScopeContext } from './scope';
-import { VIEWS } from './views';
+import { ScopeContext } from '../lib/scope';
+import { VIEWS } from '../lib/views';
 
 /** Navigation drawn as a slender ladder: two stiles, a rung per view, the current rung lit. */
 export function Rail() {

@@ -1,8 +1,8 @@
 import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
+import { longDay } from '../lib/format';
+import { className, type ScopeState, whoWords } from '../lib/scope';
 import { Button } from '../ui/Button';
-import { longDay } from './format';
-import { className, type ScopeState, whoWords } from './scope';
 
 /** A sentence across the top instead of a filter panel; each part opens what it can be changed to. */
 export function ScopeLine({ state }: { state: ScopeState }) {

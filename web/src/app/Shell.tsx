@@ -3,15 +3,15 @@ import { Eye, EyeOff, Moon, Sun } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useContext, useState } from 'react';
 import { api } from '../api/client';
-import { useSession } from '../api/queries';
+import { useSession } from '../api/session';
+import { useNames } from '../lib/names';
+import { ScopeContext } from '../lib/scope';
+import { applyTheme, savedTheme, saveTheme } from '../lib/theme';
 import { GoTo } from './GoTo';
-import { useNames } from './names';
 import { PickBar } from './PickBar';
 import { Rail } from './Rail';
 import { ScopeLine } from './ScopeLine';
 import { ShortcutsHelp } from './ShortcutsHelp';
-import { ScopeContext } from './scope';
-import { applyTheme, savedTheme, saveTheme } from './theme';
 import { useShortcuts } from './useShortcuts';
 
 /** The frame around every view: rail, scope line, pick bar, and what can be reached from anywhere. */

@@ -1,5 +1,5 @@
+import { VIEWS } from '../lib/views';
 import { Dialog } from '../ui/Dialog';
-import { VIEWS } from './views';
 
 const KEYS: [string, string][] = [
   ['Ctrl K', 'Go to a student, a class or a view'],

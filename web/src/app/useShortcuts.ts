@@ -1,7 +1,7 @@
 import { useContext, useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { ScopeContext } from './scope';
-import { VIEWS } from './views';
+import { ScopeContext } from '../lib/scope';
+import { VIEWS } from '../lib/views';
 
 interface Actions {
   goTo: () => void;

@@ -1,5 +1,5 @@
 import type { Goal, PeerMedian, TrendCard } from '../api/types';
-import { score } from '../app/format';
+import { score } from '../lib/format';
 import { Axes } from './marks/Axes';
 import { GoalMark } from './marks/GoalMark';
 import { PeerLine } from './marks/PeerLine';

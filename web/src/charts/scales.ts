@@ -1,6 +1,6 @@
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import type { Goal, MeasureRef, PeerMedian, TrendCard } from '../api/types';
-import { dayNumber } from '../app/format';
+import { dayNumber } from '../lib/format';
 
 /** Both axes of a trend chart: days since 1970 across, score units up. */
 export interface Scales {

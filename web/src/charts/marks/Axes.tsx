@@ -1,4 +1,4 @@
-import { dayNumber, monthName, monthStarts, score } from '../../app/format';
+import { dayNumber, monthName, monthStarts, score } from '../../lib/format';
 import type { Scales } from '../scales';
 
 /** Faint lines of the score axis with their numbers above, and months along the foot. */

@@ -1,4 +1,4 @@
-import { dayNumber } from '../../app/format';
+import { dayNumber } from '../../lib/format';
 import type { Scales } from '../scales';
 
 interface Line {

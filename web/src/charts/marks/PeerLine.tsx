@@ -1,5 +1,5 @@
 import type { PeerMedian } from '../../api/types';
-import { dayNumber } from '../../app/format';
+import { dayNumber } from '../../lib/format';
 import type { Scales } from '../scales';
 
 /** Median of the class, window by window, as a thin line. */

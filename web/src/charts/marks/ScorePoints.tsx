@@ -1,5 +1,5 @@
 import type { TrendPoint } from '../../api/types';
-import { dayNumber } from '../../app/format';
+import { dayNumber } from '../../lib/format';
 import type { Scales } from '../scales';
 
 /** Scores as dots: hollow when far off the trend, pale when from before the monitoring; absences as ticks on the foot. */

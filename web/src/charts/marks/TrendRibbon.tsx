@@ -1,6 +1,6 @@
 import { area, line } from 'd3-shape';
 import type { PhaseTrend } from '../../api/types';
-import { dayNumber } from '../../app/format';
+import { dayNumber } from '../../lib/format';
 import type { Scales } from '../scales';
 
 type Stop = PhaseTrend['stops'][number];

@@ -8,7 +8,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.zealousladder.server.LadderServer;
-import org.zealousladder.server.platform.Viewer;
+import org.zealousladder.server.platform.who.Viewer;
 
 /** The server's parts without its web side, used as the command line's own person. */
 final class ServerParts {

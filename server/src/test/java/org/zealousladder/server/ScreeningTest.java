@@ -7,12 +7,12 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
-import org.zealousladder.server.platform.Viewer;
-import org.zealousladder.server.records.ImportResult;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.exchange.records.ImportResult;
 import tools.jackson.databind.JsonNode;
 
 /** What the tests of the screening views share. Each works on students of its own, so that they can run in any order. */
-abstract class ScreeningTest extends ServerTest {
+public abstract class ScreeningTest extends ServerTest {
     protected static Stream<JsonNode> each(JsonNode list) {
         return StreamSupport.stream(list.spliterator(), false);
     }

@@ -30,16 +30,16 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.demo.DemoFiles;
-import org.zealousladder.server.platform.Viewer;
-import org.zealousladder.server.records.ImportResult;
-import org.zealousladder.server.records.ImportService;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.exchange.records.ImportResult;
+import org.zealousladder.server.exchange.records.ImportService;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The whole server on a real database that holds the Skerrow demo, brought in by the ordinary way. */
 @SpringBootTest
 @AutoConfigureMockMvc
-abstract class ServerTest {
+public abstract class ServerTest {
     @Autowired
     protected MockMvc http;
     @Autowired
@@ -73,15 +73,15 @@ abstract class ServerTest {
     }
 
     @AfterEach
-    void signOutHere() {
+    protected void signOutHere() {
         SecurityContextHolder.clearContext();
     }
 
-    static void signInHere(Viewer viewer) {
+    protected static void signInHere(Viewer viewer) {
         SecurityContextHolder.getContext().setAuthentication(as(viewer));
     }
 
-    static Authentication as(Viewer viewer) {
+    protected static Authentication as(Viewer viewer) {
         return UsernamePasswordAuthenticationToken.authenticated(viewer, null, List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role())));
     }
 

@@ -15,12 +15,12 @@ import org.springframework.test.context.DynamicPropertyRegistry;
  * A database of its own for each test context, on the throwaway cluster that {@code ./ladder test} starts. To run one test
  * from an editor, start a cluster with {@code scripts/database.sh} and set the same three variables.
  */
-final class TestServer {
+public final class TestServer {
     private static final AtomicInteger NEXT = new AtomicInteger();
 
     private TestServer() {}
 
-    static void database(DynamicPropertyRegistry registry) {
+    public static void database(DynamicPropertyRegistry registry) {
         String port = variable("LADDER_TEST_DB_PORT");
         String owner = variable("LADDER_TEST_OWNER_PASSWORD");
         String name = "server_" + ProcessHandle.current().pid() + "_" + NEXT.incrementAndGet();
@@ -44,7 +44,7 @@ final class TestServer {
         return value;
     }
 
-    static Path csv(String... lines) {
+    public static Path csv(String... lines) {
         try {
             Path file = Files.createTempFile("ladder-test-", ".csv");
             file.toFile().deleteOnExit();

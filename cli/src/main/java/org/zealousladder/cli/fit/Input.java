@@ -11,9 +11,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.zealousladder.server.records.csv.BadCsvException;
-import org.zealousladder.server.records.csv.Cells;
-import org.zealousladder.server.records.csv.CsvFile;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.exchange.records.csv.Cells;
+import org.zealousladder.server.exchange.records.csv.CsvFile;
 
 /** Reads the files of scores and goals, row by row, and collects every problem. */
 final class Input {

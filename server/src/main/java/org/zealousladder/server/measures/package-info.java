@@ -1,2 +1,5 @@
-/** Measures and how their scores are read: screening windows, and ladders of cut scores per measure, grade and window. */
+/** What is measured, when, and how its scores are read. */
+@Area(rank = 2, about = "measures, windows, ladders of cut scores")
 package org.zealousladder.server.measures;
+
+import org.zealousladder.server.Area;

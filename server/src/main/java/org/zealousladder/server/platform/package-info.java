@@ -1,5 +1,5 @@
-/**
- * What every capability stands on and none owns: who is asking, today's date, transactions that carry the viewer into the
- * database, problem details, the pages and the OpenAPI description.
- */
+/** What every capability stands on and none owns; it knows nothing of the trade. */
+@Area(rank = 0, about = "who asks, problems, pages, words")
 package org.zealousladder.server.platform;
+
+import org.zealousladder.server.Area;

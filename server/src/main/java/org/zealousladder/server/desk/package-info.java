@@ -1,2 +1,0 @@
-/** The Desk: what wants deciding, what is to be collected, and what is to be celebrated. */
-package org.zealousladder.server.desk;

@@ -1,2 +1,0 @@
-/** Entering screening scores for a whole class in a grid: saved as typed, checked at once, never over somebody else's. */
-package org.zealousladder.server.entry;

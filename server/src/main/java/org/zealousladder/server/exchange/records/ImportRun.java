@@ -1,0 +1,168 @@
+package org.zealousladder.server.exchange.records;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.exchange.records.csv.CsvFile;
+
+/**
+ * Carries one file through, within the caller's transaction: stage, check, compare, and if asked, take. All temporary
+ * tables go with the transaction.
+ */
+final class ImportRun {
+    private static final int SHOWN_REFUSALS = 100;
+    private static final int SHOWN_CODES = 5;
+
+    private final Connection connection;
+    ImportRun(Connection connection) {
+        this.connection = connection;
+    }
+
+    /** @param take whether to write the accepted rows, or only to say what they would do */
+    ImportResult run(Path path, boolean take) throws SQLException, IOException {
+        try (CsvFile file = CsvFile.open(path)) {
+            ImportKind kind = ImportKinds.of(file.header());
+            if (kind.least().compareTo(Viewer.current().role()) > 0) {
+                throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
+            }
+            execute("set local work_mem = '256MB'; set local synchronous_commit = on");
+            int rows = new Staging(connection, kind, file.header()).load(file);
+            check(kind);
+            ImportResult result = result(kind, file, rows);
+            if (take) {
+                for (String statement : kind.apply()) {
+                    execute(statement);
+                }
+            }
+            return result;
+        } catch (BadCsvException e) {
+            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, e.getMessage());
+        }
+    }
+
+    private void check(ImportKind kind) throws SQLException {
+        execute("create temporary table joined on commit drop as " + kind.joined());
+        execute("analyze joined");
+        for (ImportKind.Problem p : kind.problems()) {
+            execute("insert into refused select row_no, '" + p.column().replace("\"", "") + "', coalesce((" + p.value() + ")::text, ''), " + p.message()
+                    + " from joined j where " + p.when());
+        }
+        execute("create temporary table repeated (row_no integer primary key) on commit drop");
+        if (exists("select exists (select from joined group by " + kind.key() + " having count(*) > 1)")) {
+            findRepeats(kind);
+        }
+        execute("create index on refused (row_no)");
+        execute("""
+                create temporary view accepted as select j.* from joined j
+                 where not exists (select from refused r where r.row_no = j.row_no) and not exists (select from repeated r where r.row_no = j.row_no)""");
+    }
+
+    /** Rows that say again what an earlier row says are passed over; rows that say otherwise are refused. */
+    private void findRepeats(ImportKind kind) throws SQLException {
+        execute("""
+                create temporary table twin on commit drop as
+                select row_no, first_no from (
+                  select row_no, min(row_no) over (partition by %s) as first_no from joined) x where row_no <> first_no""".formatted(kind.key()));
+        String payload = "(%s) is distinct from (%s)".formatted(kind.payload().replace("%s", "b"), kind.payload().replace("%s", "a"));
+        execute("""
+                insert into refused
+                select t.row_no, '%s', '', 'Row ' || t.first_no || ' has the same %s with something else. Keep one of the two.'
+                  from twin t join joined a on a.row_no = t.first_no join joined b on b.row_no = t.row_no
+                 where %s""".formatted(kind.columns().get(0).name(), keyWords(kind), payload));
+        execute("insert into repeated select row_no from twin t where not exists (select from refused r where r.row_no = t.row_no)");
+    }
+
+    private static String keyWords(ImportKind kind) {
+        return kind.key().replace("_id", "").replace("\"", "").replace("lower(login)", "login").replace("_", " ");
+    }
+
+    private ImportResult result(ImportKind kind, CsvFile file, int rows) throws SQLException {
+        int added = 0;
+        int changed = 0;
+        int unchanged = 0;
+        try (Statement statement = connection.createStatement();
+                ResultSet counts = statement.executeQuery("select outcome, count(*) from accepted group by outcome")) {
+            while (counts.next()) {
+                switch (counts.getString(1)) {
+                    case "new" -> added = counts.getInt(2);
+                    case "changed" -> changed = counts.getInt(2);
+                    default -> unchanged = counts.getInt(2);
+                }
+            }
+        }
+        unchanged += number("select count(*) from repeated");
+        int refused = number("select count(distinct row_no) from refused");
+        String delimiter = file.delimiter() == '\t' ? "tab" : file.delimiter() == ';' ? "semicolon" : "comma";
+        return new ImportResult(kind.code(), kind.label(), delimiter, rows, added, changed, unchanged, refused, notices(kind, file.header()), refusals());
+    }
+
+    private List<String> notices(ImportKind kind, List<String> header) throws SQLException {
+        List<String> notices = new ArrayList<>();
+        List<String> known = kind.columns().stream().map(Column::name).toList();
+        List<String> extra = header.stream().filter(h -> !known.contains(h)).toList();
+        if (!extra.isEmpty()) {
+            notices.add("Columns that are not used: " + String.join(", ", extra) + ".");
+        }
+        if (!header.stream().filter(known::contains).toList().equals(known.stream().filter(header::contains).toList())) {
+            notices.add("The columns stand in another order than usual; they are read by their names.");
+        }
+        if (known.contains("student") && kind.joined().contains("as student_id")) {
+            List<String> codes = strings("select student from joined where student_id is null group by student order by student");
+            if (!codes.isEmpty()) {
+                notices.add((codes.size() == 1 ? "1 student of the file is not among yours: " : codes.size() + " students of the file are not among yours: ")
+                        + String.join(", ", codes.subList(0, Math.min(SHOWN_CODES, codes.size()))) + (codes.size() > SHOWN_CODES ? " and more." : "."));
+            }
+        }
+        return notices;
+    }
+
+    private List<ImportResult.RowRefusal> refusals() throws SQLException {
+        List<ImportResult.RowRefusal> shown = new ArrayList<>();
+        try (Statement statement = connection.createStatement();
+                ResultSet r = statement.executeQuery("select row_no, col, value, message from refused order by row_no, col limit " + SHOWN_REFUSALS)) {
+            while (r.next()) {
+                shown.add(new ImportResult.RowRefusal(r.getInt(1), r.getString(2), r.getString(3), r.getString(4)));
+            }
+        }
+        return shown;
+    }
+
+    private List<String> strings(String sql) throws SQLException {
+        List<String> all = new ArrayList<>();
+        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
+            while (r.next()) {
+                all.add(r.getString(1));
+            }
+        }
+        return all;
+    }
+
+    private int number(String sql) throws SQLException {
+        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
+            r.next();
+            return r.getInt(1);
+        }
+    }
+
+    private boolean exists(String sql) throws SQLException {
+        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
+            r.next();
+            return r.getBoolean(1);
+        }
+    }
+
+    private void execute(String sql) throws SQLException {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute(sql);
+        }
+    }
+}

@@ -1,0 +1,168 @@
+package org.zealousladder.server.exchange.records;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.util.List;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.jdbc.datasource.DataSourceUtils;
+import org.springframework.jdbc.support.SQLExceptionTranslator;
+import org.springframework.jdbc.support.SQLStateSQLExceptionTranslator;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The one way in for data: the interface, the command line and the demo all come through here. A preview says what a file
+ * would do; taking it is one transaction, all accepted rows or none, and is refused when the records have changed since the
+ * preview so that it would do something else.
+ */
+@Service
+public class ImportService {
+    /** Largest file, in bytes. */
+    public static final long LIMIT = 100L * 1024 * 1024;
+
+    private static final Logger LOG = LoggerFactory.getLogger(ImportService.class);
+
+    private final RecordsStore store;
+    private final DataSource dataSource;
+    private final JsonMapper json;
+    private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
+
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json) {
+        this.store = store;
+        this.dataSource = dataSource;
+        this.json = json;
+    }
+
+    /** A preview that waits to be taken. */
+    public record Preview(long id, String fileName, ImportResult result) {}
+
+    /** Takes the file at {@code path} at once: for the command line. */
+    @Transactional
+    public ImportResult take(Path path) {
+        return run(path, true);
+    }
+
+    /** Says what the file at {@code path} would do. */
+    @Transactional
+    public ImportResult look(Path path) {
+        return run(path, false);
+    }
+
+    @Transactional
+    public Preview preview(String fileName, InputStream content) {
+        store.deleteAbandoned();
+        return onDisk(path -> {
+            copyWithin(content, path);
+            long id;
+            try (InputStream in = Files.newInputStream(path)) {
+                id = store.addUpload(Viewer.current().id(), fileName, in);
+            }
+            ImportResult result = run(path, false);
+            store.keepPreview(id, result.kind(), json.writeValueAsString(result));
+            return new Preview(id, fileName, result);
+        });
+    }
+
+    /** Takes a previewed file. */
+    @Transactional
+    public ImportResult accept(long id) {
+        RecordsStore.Upload upload = require(id);
+        if (upload.applied()) {
+            throw Refusal.conflict("This file has been taken already. Choose it again if you want to look at it once more.");
+        }
+        ImportResult shown = json.readValue(upload.preview(), ImportResult.class);
+        ImportResult result = onDisk(path -> {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(path))) {
+                store.writeContent(id, out);
+            }
+            return run(path, true);
+        });
+        if (result.differsFrom(shown)) {
+            throw Refusal.conflict("The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
+        }
+        store.markApplied(id);
+        LOG.info("import taken kind={} added={} changed={} refused={} person={}", result.kind(), result.added(), result.changed(), result.refused(),
+                Viewer.current().id());
+        return result;
+    }
+
+    @Transactional
+    public void discard(long id) {
+        require(id);
+        store.delete(id);
+    }
+
+    @Transactional
+    public List<ImportResult.RowRefusal> refusals(long id) {
+        require(id);
+        return store.refusals(id);
+    }
+
+    private RecordsStore.Upload require(long id) {
+        return store.upload(id).orElseThrow(() -> Refusal.notFound("That file is no longer here. Choose it again."));
+    }
+
+    private ImportResult run(Path path, boolean take) {
+        Connection connection = DataSourceUtils.getConnection(dataSource);
+        try {
+            return new ImportRun(connection).run(path, take);
+        } catch (SQLException e) {
+            RuntimeException translated = translator.translate("import", null, e);
+            throw translated == null ? new IllegalStateException(e) : translated;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } finally {
+            DataSourceUtils.releaseConnection(connection, dataSource);
+        }
+    }
+
+    private static void copyWithin(InputStream content, Path path) throws IOException {
+        byte[] buffer = new byte[1 << 16];
+        long total = 0;
+        try (OutputStream out = Files.newOutputStream(path)) {
+            for (int n = content.read(buffer); n >= 0; n = content.read(buffer)) {
+                total += n;
+                if (total > LIMIT) {
+                    throw tooLarge();
+                }
+                out.write(buffer, 0, n);
+            }
+        }
+    }
+
+    static Refusal tooLarge() {
+        return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "too-large", null,
+                "The file is larger than 100 MB. Split it, by school or by year, and bring in the parts. Nothing was saved.");
+    }
+
+    private interface OnDisk<T> {
+        T use(Path path) throws IOException;
+    }
+
+    /** COPY cannot read and write one connection at once, so the content stands in a file between the two. */
+    private static <T> T onDisk(OnDisk<T> work) {
+        try {
+            Path path = Files.createTempFile("ladder-import-", ".csv");
+            try {
+                return work.use(path);
+            } finally {
+                Files.deleteIfExists(path);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,153 @@
+package org.zealousladder.server.exchange.records;
+
+import static org.zealousladder.server.exchange.records.Column.Type.DATE;
+import static org.zealousladder.server.exchange.records.Column.Type.NUMBER;
+import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
+import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+
+import java.util.List;
+
+/** Files that say how scores are read: measures, screening windows and cut scores. */
+final class MeasureKinds {
+    private static final String TODAY = "scope_today()";
+
+    private MeasureKinds() {}
+
+    static final ImportKind MEASURES = ImportKind.named("measures", "measures")
+            .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, "screening", "probe"), Column.of("area", TEXT),
+                    Column.of("unit", TEXT), Column.of("lowest", NUMBER), Column.of("highest", NUMBER), Column.of("decimals", WHOLE),
+                    Column.choice("better", true, "higher", "lower"), Column.optional("sem", NUMBER),
+                    Column.choice("rule", false, "last-points", "trend", "chance"))
+            .joined("""
+                    select st.row_no, st.measure, st.title, st.kind, st.area, st.unit, st.lowest, st.highest, st.decimals, st.better, st.sem,
+                           coalesce(st.rule, 'chance') as rule, m.id,
+                           case when m.id is null then 'new'
+                                when (m.name, m.kind, m.area, m.unit, m.lowest, m.highest, m.decimals::integer, m.better, m.rule)
+                                     = (st.title, st.kind, st.area, st.unit, st.lowest, st.highest, st.decimals, st.better, coalesce(st.rule, 'chance'))
+                                     and m.sem is not distinct from st.sem then 'unchanged'
+                                else 'changed' end as outcome
+                      from stage st left join measures_measure m on m.code = st.measure""")
+            .problem("highest", "highest <= lowest", "'The highest score must be above the lowest.'")
+            .problem("decimals", "decimals not between 0 and 3", "'Decimals are 0, 1, 2 or 3.'")
+            .problem("sem", "sem <= 0", "'A standard error of measurement is above 0; leave it empty when the measure states none.'")
+            .key("measure").payload("%s.title, %s.kind, %s.area, %s.unit, %s.lowest, %s.highest, %s.decimals, %s.better, %s.sem, %s.rule")
+            .apply("""
+                    update measures_measure m set name = a.title, kind = a.kind, area = a.area, unit = a.unit, lowest = a.lowest, highest = a.highest,
+                           decimals = a.decimals, better = a.better, sem = a.sem, rule = a.rule
+                      from accepted a where a.outcome = 'changed' and m.id = a.id""")
+            .apply("""
+                    insert into measures_measure (code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule)
+                    select measure, title, kind, area, unit, lowest, highest, decimals, better, sem, rule
+                      from accepted where outcome = 'new' order by row_no""")
+            .build();
+
+    static final ImportKind WINDOWS = ImportKind.named("windows", "screening windows")
+            .columns(Column.of("year", TEXT), Column.of("window", TEXT), Column.of("opens", DATE), Column.of("closes", DATE))
+            .joined("""
+                    select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id, w.id,
+                           case when w.id is null then 'new' when (w.starts, w.ends) = (st.opens, st.closes) then 'unchanged'
+                           else 'changed' end as outcome
+                      from stage st left join roster_year y on y.name = st.year
+                      left join measures_window w on w.year_id = y.id and w.name = st."window\"""")
+            .unknown("year", "year_id", "school year")
+            .problem("closes", "closes < opens", "'The last day is before the first.'")
+            .problem("opens", """
+                    exists (select from measures_window o where o.id is distinct from j.id
+                       and not exists (select from joined k where k.id = o.id)
+                       and daterange(o.starts, o.ends, '[]') && j.span)""", "'The window overlaps another one.'")
+            .problem("opens", """
+                    exists (select from joined k where k.row_no < j.row_no and (k.year, k."window") <> (j.year, j."window")
+                       and k.span && j.span)""",
+                    "'The window overlaps another one of this file.'")
+            .key("year, \"window\"").payload("%s.opens, %s.closes")
+            .apply("update measures_window w set starts = a.opens, ends = a.closes from accepted a where a.outcome = 'changed' and w.id = a.id")
+            .apply("""
+                    insert into measures_window (year_id, name, starts, ends)
+                    select year_id, "window", opens, closes from accepted where outcome = 'new' order by opens""")
+            .build();
+
+    /** A set is a school's when it names one; {@code counts} makes it the one by which scores are read, there or everywhere. */
+    static final ImportKind CUT_SETS = ImportKind.named("cut-sets", "sets of cut scores")
+            .columns(Column.of("set", TEXT), Column.of("set_title", TEXT), Column.choice("set_kind", true, "local", "published", "trial"),
+                    Column.optional("school", TEXT), Column.optional("note", TEXT), Column.choice("counts", false, "yes", "no"))
+            .joined("""
+                    select st.row_no, st."set", st.set_title, st.set_kind, st.school, st.note, st.counts, c.id, s.id as school_id,
+                           coalesce(st.counts = 'yes', false) as chosen,
+                           case when c.id is null then 'new'
+                                when (c.name, c.kind) = (st.set_title, st.set_kind) and c.school_id is not distinct from s.id and c.note is not distinct from st.note
+                                     and (coalesce(st.counts, 'no') = 'no' or exists (select from measures_default_set d
+                                            where d.set_id = c.id and d.school_id is not distinct from s.id and d.superseded_on is null)) then 'unchanged'
+                                else 'changed' end as outcome
+                      from stage st left join measures_cut_set c on c.code = st."set" left join roster_school s on s.code = st.school""")
+            .unknown("school", "school_id", "school")
+            .key("\"set\"").payload("%s.set_title, %s.set_kind, %s.school, %s.note, %s.counts")
+            .apply("""
+                    update measures_cut_set c set name = a.set_title, kind = a.set_kind, school_id = a.school_id, note = a.note
+                      from accepted a where a.outcome = 'changed' and c.id = a.id""")
+            .apply("""
+                    insert into measures_cut_set (code, name, kind, school_id, note)
+                    select "set", set_title, set_kind, school_id, note from accepted where outcome = 'new' order by row_no""")
+            .apply("""
+                    update measures_default_set d set superseded_on = greatest(scope_today(), d.known_from)
+                      from accepted a where a.chosen and a.outcome <> 'unchanged' and d.school_id is not distinct from a.school_id and d.superseded_on is null""")
+            .apply("""
+                    insert into measures_default_set (school_id, set_id, known_from, recorded_by)
+                    select distinct on (a.school_id) a.school_id, c.id, case a.outcome when 'new' then date '1990-01-01' else scope_today() end, scope_person()
+                      from accepted a join measures_cut_set c on c.code = a."set" where a.chosen and a.outcome <> 'unchanged'
+                     order by a.school_id, a.row_no desc""")
+            .build();
+
+    /** One row a band. A ladder of which any row differs is replaced whole; its version before stays for as-of views. */
+    static final ImportKind CUTS = ImportKind.named("cuts", "cut scores")
+            .columns(Column.of("measure", TEXT), Column.of("grade", WHOLE), Column.of("year", TEXT), Column.of("window", TEXT),
+                    Column.of("band", TEXT), Column.of("tier", WHOLE), Column.of("from_score", NUMBER).emptyAllowed(), Column.optional("set", TEXT))
+            .joined("""
+                    with placed as (
+                      select st.*, coalesce(st."set", 'local') as set_code, cs.id as set_id, m.id as measure_id, m.better, m.lowest, m.highest, w.id as window_id, w.starts as opens,
+                             (row_number() over (partition by coalesce(st."set", 'local'), st.measure, st.grade, st.year, st."window"
+                                order by st.from_score is not null, st.from_score * case m.better when 'lower' then -1 else 1 end) - 1)::integer as position,
+                             count(*) over (partition by coalesce(st."set", 'local'), st.measure, st.grade, st.year, st."window") as size,
+                             count(*) filter (where st.from_score is null) over (partition by coalesce(st."set", 'local'), st.measure, st.grade, st.year, st."window") as lowest_rows
+                        from stage st left join measures_measure m on m.code = st.measure
+                        left join measures_cut_set cs on cs.code = coalesce(st."set", 'local')
+                        left join roster_year y on y.name = st.year
+                        left join measures_window w on w.year_id = y.id and w.name = st."window"),
+                    compared as (
+                      select p.*, l.id as ladder_id, b.position is not null and (b.name, b.tier::integer) = (p.band, p.tier)
+                               and b.from_score is not distinct from p.from_score as same,
+                             (select count(*) from measures_band c where c.ladder_id = l.id) as size_before
+                        from placed p left join measures_ladder l on l.set_id = p.set_id and l.measure_id = p.measure_id and l.grade = p.grade
+                             and l.window_id = p.window_id and l.superseded_on is null
+                        left join measures_band b on b.ladder_id = l.id and b.position = p.position)
+                    select *, case when ladder_id is null then 'new'
+                                   when bool_and(same) over (partition by set_code, measure, grade, year, "window") and size = size_before then 'unchanged'
+                                   else 'changed' end as outcome
+                      from compared""")
+            .unknown("measure", "measure_id", "measure")
+            .problem("\"set\"", "set_id is null", "'There is no set of cut scores ''' || set_code || '''; bring in a file of cut-sets first.'")
+            .problem("from_score", "from_score not between lowest and highest", "'A band of this measure begins between ' || lowest || ' and ' || highest || '.'")
+            .problem("\"window\"", "window_id is null", "'There is no window ''' || \"window\" || ''' in the year ''' || year || '''.'")
+            .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
+            .problem("tier", "tier < 1", "'A tier is a whole number from 1.'")
+            .problem("band", "size not between 2 and 8", "'A ladder has 2 to 8 bands; this one has ' || size || '.'")
+            .problem("from_score", "lowest_rows <> 1", "'Exactly one band of a ladder, the one that needs most support, has no from_score; here ' || lowest_rows || ' have none.'")
+            .key("set_code, measure, grade, year, \"window\", from_score").payload("%s.band, %s.tier")
+            .apply("""
+                    update measures_ladder l set superseded_on = greatest(%s, l.known_from)
+                      from accepted a where a.outcome = 'changed' and l.id = a.ladder_id""".formatted(TODAY))
+            .apply("""
+                    insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by)
+                    select distinct set_id, measure_id, grade, window_id, case outcome when 'new' then least(opens, %s) else %s end, scope_person()
+                      from accepted where outcome <> 'unchanged'""".formatted(TODAY, TODAY))
+            .apply("""
+                    insert into measures_band (ladder_id, position, name, tier, from_score)
+                    select l.id, a.position, a.band, a.tier, a.from_score
+                      from accepted a join measures_ladder l on l.set_id = a.set_id and l.measure_id = a.measure_id and l.grade = a.grade
+                           and l.window_id = a.window_id and l.superseded_on is null
+                     where a.outcome <> 'unchanged'""")
+            .build();
+
+    static List<ImportKind> all() {
+        return List.of(MEASURES, WINDOWS, CUT_SETS, CUTS);
+    }
+}

@@ -1,0 +1,85 @@
+package org.zealousladder.server.exchange.records;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringWriter;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.words.CsvAnswer;
+import org.zealousladder.server.platform.words.Spreadsheet;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.Who;
+
+/** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
+@RestController
+class RecordsController {
+    private final ImportService imports;
+    private final ExportService exports;
+
+    RecordsController(ImportService imports, ExportService exports) {
+        this.imports = imports;
+        this.exports = exports;
+    }
+
+    /** A kind of file that the viewer may bring in, with the columns it needs and those it may have. */
+    record FileKind(String kind, String label, List<String> columns, List<String> optional) {}
+
+    @GetMapping("/api/records/kinds")
+    List<FileKind> kinds() {
+        Viewer.Role role = Viewer.current().role();
+        return ImportKinds.ALL.stream().filter(k -> k.least().compareTo(role) <= 0).map(k -> new FileKind(k.code(), k.label(),
+                k.columns().stream().filter(Column::required).map(Column::name).toList(),
+                k.columns().stream().filter(c -> !c.required()).map(Column::name).toList())).toList();
+    }
+
+    @PostMapping(path = "/api/records/imports", consumes = "application/octet-stream")
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @io.swagger.v3.oas.annotations.media.Content(mediaType = "application/octet-stream",
+            schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
+    ImportService.Preview preview(@RequestParam String name, @io.swagger.v3.oas.annotations.Parameter(hidden = true) HttpServletRequest request)
+            throws IOException {
+        if (request.getContentLengthLong() > ImportService.LIMIT) {
+            throw ImportService.tooLarge();
+        }
+        try (InputStream body = request.getInputStream()) {
+            return imports.preview(name.length() > 200 ? name.substring(0, 200) : name, body);
+        }
+    }
+
+    @PostMapping("/api/records/imports/{id}/acceptance")
+    ImportResult accept(@PathVariable long id) {
+        return imports.accept(id);
+    }
+
+    @DeleteMapping("/api/records/imports/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(@PathVariable long id) {
+        imports.discard(id);
+    }
+
+    @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
+    ResponseEntity<String> refused(@PathVariable long id) {
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("row", "column", "value", "what would be right")));
+        imports.refusals(id).forEach(r -> rows.add(List.of(Integer.toString(r.row()), r.column(), Spreadsheet.safe(r.value()), r.message())));
+        return CsvAnswer.of("refused-rows.csv", rows);
+    }
+
+    @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")
+    ResponseEntity<String> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
+            @RequestParam LocalDate asOf, @RequestParam(required = false) @Nullable List<Integer> students) {
+        StringWriter text = new StringWriter();
+        exports.write(Who.parse(who), measure, year, asOf, students == null ? List.of() : students, text);
+        return CsvAnswer.of("scores-" + asOf + ".csv", text.toString());
+    }
+}

@@ -1,0 +1,99 @@
+package org.zealousladder.server.measures.measures;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.bands.Band;
+import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Words;
+
+/** Checks and keeps changed ladders and sets. A ladder is replaced whole; the one before stays for as-of views. */
+@Service
+@Transactional
+public class LadderEditor {
+    private final MeasuresStore store;
+    private final SchoolCalendar calendar;
+
+    LadderEditor(MeasuresStore store, SchoolCalendar calendar) {
+        this.store = store;
+        this.calendar = calendar;
+    }
+
+    /** What is wrong with a ladder, in a sentence; empty when it can be used. */
+    public static Optional<String> problem(List<DrawnBand> bands, Measure measure) {
+        if (bands.size() < 2 || bands.size() > 8) {
+            return Optional.of("A ladder has 2 to 8 bands; this one has " + bands.size() + ".");
+        }
+        for (int i = 0; i < bands.size(); i++) {
+            DrawnBand band = bands.get(i);
+            String name = band.name() == null ? "" : band.name().strip();
+            if (name.isEmpty()) {
+                return Optional.of("Every band needs a name; number " + (i + 1) + " from below has none.");
+            }
+            if (bands.subList(0, i).stream().anyMatch(b -> b.name().strip().equalsIgnoreCase(name))) {
+                return Optional.of("Two bands are called '" + name + "'. Give each its own name.");
+            }
+            if (band.tier() < 1 || band.tier() > 5) {
+                return Optional.of("A tier is a whole number from 1 to 5; " + name + " has " + band.tier() + ".");
+            }
+            if (i > 0 && band.tier() > bands.get(i - 1).tier()) {
+                return Optional.of(name + " stands above " + bands.get(i - 1).name() + " but would get more support (tier " + band.tier() + ").");
+            }
+            if ((i == 0) != (band.fromScore() == null)) {
+                return Optional.of(i == 0 ? "The lowest band has no cut score; it begins at the bottom." : name + " needs the score with which it begins.");
+            }
+            if (i > 0 && !(band.fromScore() >= measure.lowest() && band.fromScore() <= measure.highest())) {
+                return Optional.of(name + " would begin at " + Words.plain(band.fromScore()) + "; " + measure.name() + " runs from "
+                        + Words.plain(measure.lowest()) + " to " + Words.plain(measure.highest()) + ".");
+            }
+            if (i > 1 && measure.direction().sign() * (band.fromScore() - bands.get(i - 1).fromScore()) <= 0) {
+                return Optional.of("The cut scores are out of order: " + name + " begins at " + Words.plain(band.fromScore()) + ", "
+                        + bands.get(i - 1).name() + " at " + Words.plain(bands.get(i - 1).fromScore()) + ".");
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Of bands without a problem. */
+    public static BandLadder ladder(List<DrawnBand> bands, Measure measure) {
+        return BandLadder.of(bands.stream().map(b -> new Band(b.name().strip(), b.tier())).toList(),
+                bands.stream().skip(1).mapToDouble(DrawnBand::fromScore).toArray(), measure.direction());
+    }
+
+    /** @param seen the ladder that was changed; somebody else's change meanwhile is a conflict */
+    public void save(CutSet set, Measure measure, int grade, Window window, @Nullable Integer seen, List<DrawnBand> bands, @Nullable String reason) {
+        problem(bands, measure).ifPresent(sentence -> {
+            throw Refusal.invalid("bands", sentence + " Nothing was saved.");
+        });
+        Integer current = store.currentLadder(set.id(), measure.id(), grade, window.id()).orElse(null);
+        if (!Objects.equals(current, seen) || (current != null && !store.supersedeLadder(current, calendar.today()))) {
+            throw Refusal.conflict("Somebody else has changed these cut scores meanwhile. Yours were not saved; look at the new ones first.");
+        }
+        List<DrawnBand> clean = bands.stream().map(b -> new DrawnBand(b.name().strip(), b.tier(), b.fromScore())).toList();
+        store.insertLadder(set.id(), measure.id(), grade, window.id(), clean, calendar.today(), current != null, Viewer.current().id(),
+                reason == null || reason.isBlank() ? null : reason.strip());
+    }
+
+    public void choose(CutSet set, int school) {
+        store.chooseDefault(school, set.id(), calendar.today(), Viewer.current().id());
+    }
+
+    public int create(String name, String kind, int school, int copyOf) {
+        if (name.isEmpty() || !Set.of("local", "published", "trial").contains(kind)) {
+            throw Refusal.invalid("name", "Give the set a name, and say whether it is local, published or a trial.");
+        }
+        String code = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-") + "-" + school;
+        int id = store.insertSet(code, name, kind, school, null);
+        store.copyLadders(copyOf, id, calendar.today(), Viewer.current().id());
+        return id;
+    }
+}

@@ -1,0 +1,28 @@
+package org.zealousladder.server.measures.measures;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.zealousladder.core.bands.BandLadder;
+
+/** The ladders of some measures and windows as known on a day. */
+public final class Ladders {
+    record Key(int measureId, int windowId, int grade) {}
+
+    private final Map<Key, BandLadder> byKey;
+
+    Ladders(Map<Key, BandLadder> byKey) {
+        this.byKey = byKey;
+    }
+
+    /** The grades that have cut scores on a measure in a window. */
+    public Set<Integer> grades(int measureId, int windowId) {
+        return byKey.keySet().stream().filter(k -> k.measureId() == measureId && k.windowId() == windowId).map(Key::grade).collect(Collectors.toSet());
+    }
+
+    /** Empty where no cut scores are set. */
+    public Optional<BandLadder> of(int measureId, int windowId, int grade) {
+        return Optional.ofNullable(byKey.get(new Key(measureId, windowId, grade)));
+    }
+}

@@ -1,0 +1,35 @@
+package org.zealousladder.server.measures.measures;
+
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Direction;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.decisions.RuleSettings;
+
+/** A measure. {@code sem} is its standard error of measurement in score units, where it states one. */
+public record Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest,
+        int decimals, String better, @Nullable Double sem, String rule, int minimumScores, int minimumWeeks,
+        int lastPoints, double changeAtMost, double raiseAtLeast) {
+
+    public Direction direction() {
+        return better.equals("lower") ? Direction.LOWER_IS_BETTER : Direction.HIGHER_IS_BETTER;
+    }
+
+    /** The SEM, or 0 where none is stated, as the core takes it. */
+    public double semOrZero() {
+        return sem == null ? 0 : sem;
+    }
+
+    public RuleSettings settings() {
+        return new RuleSettings(Rule.of(rule), lastPoints, changeAtMost, raiseAtLeast, minimumScores, minimumWeeks);
+    }
+
+    /** The same measure under other settings of its rule. */
+    public Measure with(RuleSettings s) {
+        return new Measure(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, s.rule().code(), s.minimumScores(),
+                (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast());
+    }
+
+    public MeasureRef ref() {
+        return new MeasureRef(id, name, unit, area, lowest, highest, decimals, better.equals("higher"));
+    }
+}

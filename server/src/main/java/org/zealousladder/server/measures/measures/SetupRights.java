@@ -1,0 +1,41 @@
+package org.zealousladder.server.measures.measures;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+
+/**
+ * Who may change how scores are read. A coordinator changes what is the own school's, an administrator everything; where there
+ * is only one school, its coordinator changes what is for all schools, too.
+ */
+@Component
+public class SetupRights {
+    private final JdbcClient db;
+
+    SetupRights(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** @param schoolId null: what is for every school */
+    public boolean mayChange(@Nullable Integer schoolId) {
+        Viewer viewer = Viewer.current();
+        return switch (viewer.role()) {
+            case ADMINISTRATOR -> true;
+            case COORDINATOR -> schoolId != null ? schoolId.equals(viewer.schoolId())
+                    : db.sql("select count(*) = 1 from roster_school").query(Boolean.class).single();
+            case TEACHER -> false;
+        };
+    }
+
+    /** @throws Refusal 403 naming who may */
+    public void require(@Nullable Integer schoolId, String what) {
+        if (!mayChange(schoolId)) {
+            throw Refusal.forbidden(Viewer.current().role() == Viewer.Role.TEACHER
+                    ? what + " are changed by coordinators and administrators. You can look at them; nothing was saved."
+                    : schoolId == null ? what + " for every school are changed by administrators. Nothing was saved."
+                    : what + " of another school are not yours to change. Nothing was saved.");
+        }
+    }
+}

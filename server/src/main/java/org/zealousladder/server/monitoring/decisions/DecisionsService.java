@@ -1,0 +1,90 @@
+package org.zealousladder.server.monitoring.decisions;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.monitoring.goals.GoalForm;
+import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.monitoring.plans.PlanForm;
+import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.RosterService;
+
+/** Reads and records decisions. A decision that changes the goal does both in one transaction. */
+@Service
+public class DecisionsService {
+    /** Days after which a held course or a changed plan is looked at again when no day is given. */
+    private static final Map<String, Integer> LOOK_AGAIN = Map.of("hold", 28, "raise", 28, Taken.PLAN_CHANGED, 28);
+
+    private final DecisionsStore store;
+    private final GoalsService goals;
+    private final PlansService plans;
+    private final MeasuresService measures;
+    private final RosterService roster;
+    private final SchoolCalendar calendar;
+
+    DecisionsService(DecisionsStore store, GoalsService goals, PlansService plans, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+        this.store = store;
+        this.goals = goals;
+        this.plans = plans;
+        this.measures = measures;
+        this.roster = roster;
+        this.calendar = calendar;
+    }
+
+    /** Decisions taken by {@code asOf}, the oldest first; of all measures when {@code measure} is null. */
+    @Transactional(readOnly = true)
+    public List<Taken> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+        return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
+    }
+
+    /** Records {@code form} as decided today, with its new goal if it has one. */
+    @Transactional
+    public void take(DecisionForm form) {
+        measures.measure(form.measureId());
+        roster.requireStudent(form.studentId());
+        LocalDate today = calendar.today();
+        LocalDate again = form.lookAgainOn();
+        boolean aside = form.kind().equals(Taken.SET_ASIDE);
+        if (!aside && !LOOK_AGAIN.containsKey(form.kind())) {
+            throw Refusal.invalid("kind", "'" + form.kind() + "' is not a decision; use hold, raise, set-aside or plan-changed.");
+        }
+        if (aside && again == null) {
+            throw Refusal.invalid("lookAgainOn", "Choose the day on which it should come back.");
+        }
+        if ((aside || form.kind().equals(Taken.PLAN_CHANGED)) && blank(form.reason())) {
+            throw Refusal.invalid("reason", aside ? "Say in a few words why it can wait." : "Say in a few words what changes.");
+        }
+        if (again != null && !again.isAfter(today)) {
+            throw Refusal.invalid("lookAgainOn", "The day to look again must be after today.");
+        }
+        if (form.kind().equals("raise")) {
+            DecisionForm.NewGoal goal = form.newGoal();
+            if (goal == null) {
+                throw Refusal.invalid("newGoal", "Give the new goal.");
+            }
+            goals.set(GoalForm.byHand(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
+                    goal.replaces(), form.reason()));
+        }
+        if (form.planChange() != null) {
+            DecisionForm.PlanChanged change = form.planChange();
+            PlanForm.Way way = change.way();
+            plans.change(change.planId(), form.studentId(), form.measureId(), new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
+                    way.perWeek(), form.reason()));
+        }
+        LocalDate lookAgain = again != null ? again : today.plusDays(LOOK_AGAIN.get(form.kind()));
+        store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
+                blank(form.reason()) ? null : form.reason().strip(), Viewer.current().id());
+    }
+
+    private static boolean blank(@Nullable String text) {
+        return text == null || text.isBlank();
+    }
+}

@@ -1,0 +1,23 @@
+package org.zealousladder.server.monitoring.goals;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Direction;
+import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.goals.GoalLine;
+
+/**
+ * A goal as known on a day.
+ *
+ * @param kind how it was chosen: benchmark, norm-growth, own-pace or by-hand
+ * @param percentile of growth among the norms, for norm-growth
+ * @param factor on the student's own pace, for own-pace
+ * @param basis what it was reckoned from, in words
+ */
+public record Goal(long id, int studentId, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
+        String kind, @Nullable Integer percentile, @Nullable Double factor, @Nullable String basis) {
+    /** The goal's line, in weeks from {@code origin}. */
+    public GoalLine line(LocalDate origin, Direction direction) {
+        return new GoalLine(ScoreSeries.weeks(origin, startDate), startScore, ScoreSeries.weeks(origin, goalDate), goalScore, direction);
+    }
+}

@@ -1,0 +1,100 @@
+package org.zealousladder.server.monitoring.plans;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.school.roster.Who;
+
+/** Concerns, plans, sessions and strategies. */
+@RestController
+@RequestMapping("/api/plans")
+class PlansController {
+    private final PlansOverview overview;
+    private final PlansService plans;
+    private final ConcernsService concerns;
+    private final StrategiesService strategies;
+
+    PlansController(PlansOverview overview, PlansService plans, ConcernsService concerns, StrategiesService strategies) {
+        this.overview = overview;
+        this.plans = plans;
+        this.concerns = concerns;
+        this.strategies = strategies;
+    }
+
+    @GetMapping
+    PlansView plans(@RequestParam String who, @RequestParam int measure, @RequestParam int year, @RequestParam LocalDate asOf) {
+        return overview.view(Who.parse(who), measure, year, asOf);
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void make(@Valid @RequestBody PlanForm form) {
+        plans.make(form);
+    }
+
+    record PlanChange(@NotNull(message = "give the day of the change") LocalDate starts, @NotNull @Valid PlanForm.Way way) {}
+
+    @PostMapping("/{id}/phases")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable long id, @Valid @RequestBody PlanChange form) {
+        plans.change(id, form.starts(), form.way());
+    }
+
+    record PlanAmendment(@NotBlank(message = "say what worries us") @Size(max = 1000) String worry, @Nullable @Size(max = 1000) String success,
+            @NotNull(message = "give the last day") LocalDate ends) {}
+
+    @PostMapping("/{id}/amendment")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void amend(@PathVariable long id, @Valid @RequestBody PlanAmendment form) {
+        plans.amend(id, form.worry(), form.success(), form.ends());
+    }
+
+    record PlanClosing(@NotNull(message = "give the day") LocalDate on, @NotBlank String outcome, @Nullable @Size(max = 1000) String note) {}
+
+    @PostMapping("/{id}/closing")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void close(@PathVariable long id, @Valid @RequestBody PlanClosing form) {
+        plans.close(id, form.on(), form.outcome(), form.note());
+    }
+
+    record SessionsHeld(@NotEmpty @Size(max = 100) List<Long> plans, @NotNull LocalDate day, @Min(0) @Max(20) int given) {}
+
+    @PostMapping("/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void hold(@Valid @RequestBody SessionsHeld form) {
+        plans.hold(form.plans(), form.day(), form.given());
+    }
+
+    record ConcernForm(int studentId, @NotBlank @Size(max = 80) String area, int level, @Nullable @Size(max = 500) String note, @Nullable Long seen) {}
+
+    @PostMapping("/concerns")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void concern(@Valid @RequestBody ConcernForm form) {
+        concerns.put(form.studentId(), form.area(), form.level(), form.note(), form.seen());
+    }
+
+    record StrategyForm(@Nullable Integer id, int schoolId, @NotBlank(message = "give the area") @Size(max = 80) String area,
+            @NotBlank(message = "give it a name") @Size(max = 120) String name, @Nullable @Size(max = 1000) String how, boolean retired) {}
+
+    @PostMapping("/strategies")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void strategy(@Valid @RequestBody StrategyForm form) {
+        strategies.save(form.id(), form.schoolId(), form.area(), form.name(), form.how(), form.retired());
+    }
+}

@@ -1,0 +1,134 @@
+package org.zealousladder.server.monitoring.plans;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+@Repository
+class PlansStore {
+    private static final String KNOWN = ".known_from <= :asOf and (%1$s.superseded_on is null or %1$s.superseded_on > :asOf) ";
+
+    private final JdbcClient db;
+    private final JdbcOperations batch;
+
+    PlansStore(JdbcClient db, JdbcOperations batch) {
+        this.db = db;
+        this.batch = batch;
+    }
+
+    record PlanRow(long id, long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry,
+            @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable String outcome,
+            @Nullable String outcomeNote, @Nullable String by) {
+        Plan plan() {
+            return new Plan(id, root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote, by,
+                    List.of(), 0, 0, false);
+        }
+    }
+
+    private record PhaseRow(long planRoot, LocalDate starts, String strategy, @Nullable String place, @Nullable String leader,
+            @Nullable Integer minutes, int perWeek, @Nullable String reason) {}
+
+    private record GivenRow(long planRoot, int given) {}
+
+    /** Plans with phases and sessions as known on a day, the newest first: three reads whatever their number. */
+    List<Plan> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+        Integer[] ids = students.toArray(Integer[]::new);
+        List<PlanRow> rows = db.sql("""
+                select p.id, p.root, p.student_id, p.measure_id, p.group_id, p.group_name, p.worry, p.success, p.starts, p.ends, p.closed_on,
+                       p.outcome, p.outcome_note, a.name as by
+                  from plans_plan p left join people_person a on a.id = p.recorded_by
+                 where p.student_id = any(:students) and (:measure::smallint is null or p.measure_id = :measure::smallint) and p"""
+                + KNOWN.formatted("p") + "order by p.starts desc, p.id desc").param("students", ids).param("measure", measure).param("asOf", asOf)
+                .query(PlanRow.class).list();
+        if (rows.isEmpty()) {
+            return List.of();
+        }
+        Map<Long, List<Plan.PlanPhase>> phases = db.sql("""
+                select plan_root, starts, strategy, place, leader, minutes, per_week, reason from plans_phase
+                 where student_id = any(:students) and known_from <= :asOf order by plan_root, starts""")
+                .param("students", ids).param("asOf", asOf).query(PhaseRow.class).list().stream()
+                .collect(Collectors.groupingBy(PhaseRow::planRoot, Collectors.mapping(
+                        r -> new Plan.PlanPhase(r.starts(), r.strategy(), r.place(), r.leader(), r.minutes(), r.perWeek(), r.reason()), Collectors.toList())));
+        Map<Long, Integer> given = db.sql("select s.plan_root, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day <= :asOf and s"
+                + KNOWN.formatted("s") + "group by s.plan_root").param("students", ids).param("asOf", asOf).query(GivenRow.class).list().stream()
+                .collect(Collectors.toMap(GivenRow::planRoot, GivenRow::given));
+        return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf)).toList();
+    }
+
+    Optional<Plan> version(long id, LocalDate asOf) {
+        return db.sql("select student_id from plans_plan where id = :id").param("id", id).query(Integer.class).optional()
+                .flatMap(student -> knownOn(List.of(student), null, asOf).stream().filter(p -> p.id() == id).findFirst());
+    }
+
+    /** A plan that runs at some time between two days, if there is one; {@code to} null is for ever. */
+    List<Integer> studentsWithPlan(Collection<Integer> students, int measure, LocalDate from) {
+        return db.sql("""
+                select distinct student_id from plans_plan
+                 where student_id = any(:students) and measure_id = :measure and superseded_by is null and (closed_on is null or closed_on > :from)""")
+                .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("from", from).query(Integer.class).list();
+    }
+
+    List<Long> nextIds(int n) {
+        return db.sql("select nextval(pg_get_serial_sequence('plans_plan', 'id')) from generate_series(1, :n)").param("n", n).query(Long.class).list();
+    }
+
+    void insert(Collection<Plan> plans, LocalDate today, int by) {
+        batch.batchUpdate("""
+                insert into plans_plan (id, root, student_id, measure_id, group_id, group_name, worry, success, starts, ends, closed_on, outcome,
+                                        outcome_note, known_from, recorded_by)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", plans.stream().map(p -> new Object[] {p.id(), p.root(), p.studentId(), p.measureId(),
+                    p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
+    }
+
+    boolean supersede(long id, long by, LocalDate on) {
+        return db.sql("update plans_plan set superseded_by = :by, superseded_on = greatest(:on, known_from) where id = :id and superseded_by is null")
+                .param("id", id).param("by", by).param("on", on).update() == 1;
+    }
+
+    /** The same phase for each of {@code plans}, which are for one measure. */
+    void insertPhase(List<Plan> plans, Plan.PlanPhase f, @Nullable Integer strategyId, LocalDate today, int by) {
+        db.sql("""
+                insert into plans_phase (plan_root, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, reason,
+                                         known_from, recorded_by)
+                select p.root, p.student_id, :measure, :starts, :strategyId, :strategy, :place, :leader, :minutes, :perWeek, :reason, :today, :by
+                  from unnest(:roots, :students) as p(root, student_id)""")
+                .param("roots", plans.stream().map(Plan::root).toArray(Long[]::new)).param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
+                .param("measure", plans.get(0).measureId()).param("starts", f.starts())
+                .param("strategyId", strategyId).param("strategy", f.strategy()).param("place", f.place()).param("leader", f.leader())
+                .param("minutes", f.minutes()).param("perWeek", f.perWeek()).param("reason", f.reason()).param("today", today).param("by", by).update();
+    }
+
+    /** A session of one plan on one day, or the count of the week that begins then. */
+    record SessionRow(long planRoot, LocalDate onDay, int given) {}
+
+    List<SessionRow> sessions(Collection<Integer> students, LocalDate from, LocalDate to, LocalDate asOf) {
+        return db.sql("select s.plan_root, s.on_day, s.given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to and s"
+                + KNOWN.formatted("s") + "order by s.plan_root, s.on_day").param("students", students.toArray(Integer[]::new))
+                .param("from", from).param("to", to).param("asOf", asOf).query(SessionRow.class).list();
+    }
+
+    /** Puts {@code given} on the day for each plan; what stood there is superseded. */
+    void hold(Collection<Plan> plans, LocalDate day, int given, LocalDate today, int by) {
+        Long[] roots = plans.stream().map(Plan::root).toArray(Long[]::new);
+        // Two statements: within one, the new row would meet the old one before that is superseded.
+        db.sql("""
+                update plans_session set superseded_by = nextval(pg_get_serial_sequence('plans_session', 'id')), superseded_on = greatest(:today, known_from)
+                 where plan_root = any(:roots) and on_day = :day and superseded_by is null and given <> :given""")
+                .param("roots", roots).param("day", day).param("given", (short) given).param("today", today).update();
+        db.sql("""
+                insert into plans_session (id, plan_root, student_id, on_day, given, known_from, recorded_by)
+                select coalesce((select max(s.superseded_by) from plans_session s where s.plan_root = p.root and s.on_day = :day),
+                                nextval(pg_get_serial_sequence('plans_session', 'id'))), p.root, p.student_id, :day, :given, :today, :by
+                  from unnest(:roots, :students) as p(root, student_id)
+                 where not exists (select from plans_session s where s.plan_root = p.root and s.on_day = :day and s.superseded_by is null)""")
+                .param("roots", roots).param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
+                .param("day", day).param("given", (short) given).param("today", today).param("by", by).update();
+    }
+}

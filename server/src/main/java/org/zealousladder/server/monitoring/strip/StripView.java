@@ -1,0 +1,32 @@
+package org.zealousladder.server.monitoring.strip;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.school.roster.StudentRef;
+
+/**
+ * The strip for a day.
+ *
+ * @param median the class's median that somebody gave for the day
+ * @param monitored how many of the rows are monitored on the measure
+ */
+public record StripView(MeasureRef measure, LocalDate day, List<StripRow> rows, @Nullable Double median, boolean takesMedian, int monitored) {
+
+    /**
+     * One student.
+     *
+     * @param monitored whether there is a goal, a plan or a concern in the measure's area
+     * @param line where the goal line is on the day
+     */
+    public record StripRow(StudentRef student, boolean monitored, StripEntry entry, @Nullable Double line) {}
+
+    /**
+     * What is on record for a student on a day, and the score before it.
+     *
+     * @param forms what was scored on two or three forms; the value is their median
+     */
+    public record StripEntry(LocalDate day, @Nullable Long scoreId, @Nullable Double value, @Nullable String status, @Nullable List<Double> forms,
+            @Nullable LocalDate lastDay, @Nullable Double last) {}
+}

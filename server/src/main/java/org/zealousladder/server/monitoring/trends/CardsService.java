@@ -1,0 +1,156 @@
+package org.zealousladder.server.monitoring.trends;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.monitoring.decisions.DecisionsService;
+import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.monitoring.goals.Goal;
+import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoresService;
+
+/** Reads what cards are made from, a fixed number of reads whatever the number of students, and has them made. */
+@Service
+@Transactional(readOnly = true)
+public class CardsService {
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final GoalsService goals;
+    private final DecisionsService decisions;
+    private final PlansService plans;
+    private final PoolsStore pools;
+
+    CardsService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals, DecisionsService decisions,
+            PlansService plans, PoolsStore pools) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.goals = goals;
+        this.decisions = decisions;
+        this.plans = plans;
+        this.pools = pools;
+    }
+
+    private record Key(int student, int measure) {}
+
+    /**
+     * Cards of those who are monitored: who have a goal that was not over before the year began.
+     *
+     * @param all their scores of the year, by student, measure and date
+     * @param only a single measure, or null for all
+     */
+    public List<TrendCard> monitored(List<Enrolled> students, Map<Integer, Measure> byId, List<Score> all, @Nullable Integer only,
+            SchoolYear year, LocalDate asOf) {
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        return records(students, byId, all, only, year, asOf).stream().map(maker::card).toList();
+    }
+
+    /** What {@link #monitored} makes cards from; a card under other settings is made from the same. */
+    List<CardMaker.Records> records(List<Enrolled> students, Map<Integer, Measure> byId, List<Score> all, @Nullable Integer only,
+            SchoolYear year, LocalDate asOf) {
+        List<Goal> known = goals.knownOn(ids(students), only, asOf).stream().filter(g -> !g.goalDate().isBefore(year.starts())).toList();
+        if (known.isEmpty()) {
+            return List.of();
+        }
+        Map<Key, List<Score>> series = by(all, s -> new Key(s.studentId(), s.measureId()));
+        List<Integer> byGoal = known.stream().map(Goal::studentId).distinct().toList();
+        Map<Key, List<Taken>> taken = by(decisions.knownOn(byGoal, only, asOf), t -> new Key(t.studentId(), t.measureId()));
+        Map<Key, List<Plan>> planned = by(plans.knownOn(byGoal, only, asOf), p -> new Key(p.studentId(), p.measureId()));
+        Map<Integer, Enrolled> byStudent = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
+        Pools groups = pools.of(byGoal.stream().map(byStudent::get).toList(), known.stream().map(Goal::measureId).distinct().toList(), year.starts(), asOf);
+        return known.stream().map(g -> {
+            Key key = new Key(g.studentId(), g.measureId());
+            Enrolled student = byStudent.get(g.studentId());
+            return new CardMaker.Records(student.ref(), byId.get(g.measureId()), series.getOrDefault(key, List.of()), g,
+                    taken.getOrDefault(key, List.of()), planned.getOrDefault(key, List.of()), groups.of(group(student, g.measureId())).orElse(null));
+        }).toList();
+    }
+
+    /** Students' cards on one measure, with or without goals, on which other goals can be tried. */
+    record Trial(CardMaker maker, Map<Integer, CardMaker.Records> records) {
+
+        /** As it stands. */
+        TrendCard card(int student) {
+            return maker.card(records.get(student));
+        }
+
+        @Nullable Goal goal(int student) {
+            return records.get(student).goal();
+        }
+
+        /** As it would be with {@code aim}. */
+        TrendCard card(int student, Goal aim) {
+            return maker.card(records.get(student).with(aim));
+        }
+    }
+
+    Trial trial(List<Enrolled> students, Measure measure, LocalDate asOf) {
+        SchoolYear year = roster.yearOf(asOf);
+        List<Integer> ids = ids(students);
+        Map<Integer, List<Score>> series = by(scores.of(ids, List.of(measure.id()), year.starts(), asOf), Score::studentId);
+        Map<Integer, Goal> known = goals.knownOn(ids, measure.id(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
+        Map<Integer, List<Taken>> taken = by(decisions.knownOn(ids, measure.id(), asOf), Taken::studentId);
+        Map<Integer, List<Plan>> planned = by(plans.knownOn(ids, measure.id(), asOf), Plan::studentId);
+        Pools groups = pools.of(students, List.of(measure.id()), year.starts(), asOf);
+        Map<Integer, CardMaker.Records> records = new HashMap<>();
+        students.forEach(e -> records.put(e.id(), new CardMaker.Records(e.ref(), measure, series.getOrDefault(e.id(), List.of()), known.get(e.id()),
+                taken.getOrDefault(e.id(), List.of()), planned.getOrDefault(e.id(), List.of()), groups.of(group(e, measure.id())).orElse(null))));
+        return new Trial(new CardMaker(year.starts(), asOf), records);
+    }
+
+    /** Cards on one measure of students who have no goal there: what was scored, with a trend and nothing proposed. */
+    public List<TrendCard> withoutGoal(List<Enrolled> students, Measure measure, LocalDate asOf) {
+        if (students.isEmpty()) {
+            return List.of();
+        }
+        Trial trial = trial(students, measure, asOf);
+        return students.stream().map(e -> trial.card(e.id())).toList();
+    }
+
+    /** One student's card on one measure as of a day, with or without a goal. */
+    TrendCard card(int studentId, int measureId, LocalDate asOf) {
+        Enrolled student = roster.enrolled(studentId, asOf);
+        return trial(List.of(student), measures.measure(measureId, asOf), asOf).card(studentId);
+    }
+
+    /** One student's cards on {@code of}, with or without goals, from scores that are read already. */
+    public Map<Integer, TrendCard> ofStudent(Enrolled student, Collection<Measure> of, List<Score> all, List<Taken> taken, SchoolYear year, LocalDate asOf) {
+        Map<Integer, Goal> known = goals.knownOn(List.of(student.id()), null, asOf).stream().collect(Collectors.toMap(Goal::measureId, g -> g));
+        Map<Integer, List<Plan>> planned = by(plans.knownOn(List.of(student.id()), null, asOf), Plan::measureId);
+        Map<Integer, List<Taken>> decided = by(taken, Taken::measureId);
+        Map<Integer, List<Score>> series = by(all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList(), Score::measureId);
+        Pools groups = pools.of(List.of(student), known.keySet(), year.starts(), asOf);
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        return of.stream().collect(Collectors.toMap(Measure::id, m -> maker.card(new CardMaker.Records(student.ref(), m,
+                series.getOrDefault(m.id(), List.of()), known.get(m.id()), decided.getOrDefault(m.id(), List.of()),
+                planned.getOrDefault(m.id(), List.of()), groups.of(group(student, m.id())).orElse(null)))));
+    }
+
+    private static Pools.Group group(Enrolled student, int measure) {
+        return new Pools.Group(measure, student.schoolId(), student.grade());
+    }
+
+    private static List<Integer> ids(List<Enrolled> students) {
+        return students.stream().map(Enrolled::id).toList();
+    }
+
+    private static <K, T> Map<K, List<T>> by(Collection<T> all, Function<T, K> key) {
+        return all.stream().collect(Collectors.groupingBy(key));
+    }
+}

@@ -1,0 +1,60 @@
+package org.zealousladder.server.monitoring.trends;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoresService;
+
+/** Whose proposals would differ under other settings of a measure's decision rule. */
+@Service
+@Transactional(readOnly = true)
+public class RulePreview {
+    private final CardsService cards;
+    private final MeasuresService measures;
+    private final RosterService roster;
+    private final ScoresService scores;
+
+    RulePreview(CardsService cards, MeasuresService measures, RosterService roster, ScoresService scores) {
+        this.cards = cards;
+        this.measures = measures;
+        this.roster = roster;
+        this.scores = scores;
+    }
+
+    /** @param monitored students with a goal on the measure */
+    public record RuleEffect(int monitored, List<Differing> differ) {}
+
+    /** A student whose proposal would be another; both in words. */
+    public record Differing(StudentRef student, String before, String after) {}
+
+    public RuleEffect effect(Who who, int yearId, int measureId, RuleSettings settings, LocalDate asked) {
+        SchoolYear year = roster.year(yearId);
+        LocalDate asOf = year.clamp(asked);
+        Measure measure = measures.measure(measureId, asOf);
+        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Score> all = scores.of(students.stream().map(Enrolled::id).toList(), List.of(measureId), year.starts(), asOf);
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), all, measureId, year, asOf);
+        List<Differing> differ = new ArrayList<>();
+        for (CardMaker.Records r : records) {
+            TrendCard.Proposal before = maker.card(r).decision();
+            TrendCard.Proposal after = maker.card(r.with(measure.with(settings))).decision();
+            if (before != null && after != null && !before.kind().equals(after.kind())) {
+                differ.add(new Differing(r.student(), before.label(), after.label()));
+            }
+        }
+        return new RuleEffect(records.size(), differ);
+    }
+}

@@ -1,0 +1,56 @@
+package org.zealousladder.server.monitoring.trends;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.school.roster.StudentRef;
+
+/**
+ * One student on one measure: everything a chart and its sentence need.
+ *
+ * @param phases trends of the phases between plan changes, the oldest first; a phase with too few scores has none
+ * @param planChanges days on which the plan changed
+ * @param decision what is proposed; null without a goal
+ * @param plan the one that runs; null where there is none
+ * @param settledUntil day until which a person has settled the proposal; null when it is open
+ */
+public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint> points, List<PhaseTrend> phases,
+        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable Proposal decision, @Nullable LocalDate settledUntil, @Nullable PlanBrief plan) {
+
+    /** The plan that runs, in short. */
+    public record PlanBrief(long id, String strategy, @Nullable String group, int given, int planned, boolean tooLittle) {}
+
+    /** One entry; {@code value} is there exactly when it was scored. Scores from before the monitoring are not {@code fitted}. */
+    public record TrendPoint(long id, LocalDate date, @Nullable Double value, String status, boolean outlier, boolean fitted) {}
+
+    /**
+     * The fitted trend of one phase, with its line and ribbon at some days.
+     *
+     * @param leaning share of the slope's doubt that was left to the group, 0 to 1; null when it was fitted by itself
+     * @param others series besides this one that were pooled
+     * @param groupSlope the group's change per week
+     */
+    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, List<TrendStop> stops,
+            @Nullable Double leaning, @Nullable Integer others, @Nullable Double groupSlope) {}
+
+    /** Level of the trend on a day with its 95 % interval. */
+    public record TrendStop(LocalDate date, double level, double low, double high) {}
+
+    /** The goal, with what the trend makes of it. */
+    public record GoalView(long id, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore, double neededPerWeek,
+            @Nullable Double chance, @Nullable TrendStop projected) {}
+
+    /**
+     * A proposed next step.
+     *
+     * @param reason the figures in a sentence
+     * @param evidence rule, threshold and since when
+     * @param moreScores scores that would halve the doubt, when it is too soon
+     */
+    public record Proposal(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
+            @Nullable LocalDate since, @Nullable Integer moreScores, List<RuleSays> rules) {}
+
+    /** What one of the three rules says. */
+    public record RuleSays(String rule, String label, String why, boolean inUse) {}
+}

@@ -1,0 +1,156 @@
+package org.zealousladder.server.monitoring.trends;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.summary.Quantiles;
+import org.zealousladder.server.monitoring.decisions.DecisionsService;
+import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.monitoring.goals.Goal;
+import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.plans.Following;
+import org.zealousladder.server.monitoring.plans.FollowingService;
+import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.monitoring.plans.StrategiesService;
+import org.zealousladder.server.monitoring.plans.Strategy;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoreVersion;
+import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.monitoring.strip.StripService;
+
+/** The Trends view: cards of the students who are monitored, that is, who have a goal. */
+@Service
+@Transactional(readOnly = true)
+public class TrendsService {
+    private static final int FEWEST_PEERS = 5;
+
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final GoalsService goals;
+    private final DecisionsService decisions;
+    private final PlansService plans;
+    private final StrategiesService strategies;
+    private final FollowingService followed;
+    private final StripService strip;
+    private final CardsService cards;
+
+    TrendsService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals,
+            DecisionsService decisions, PlansService plans, StrategiesService strategies, FollowingService followed,
+            StripService strip, CardsService cards) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.goals = goals;
+        this.decisions = decisions;
+        this.plans = plans;
+        this.strategies = strategies;
+        this.followed = followed;
+        this.strip = strip;
+        this.cards = cards;
+    }
+
+    /** Median of a class in one screening window, {@code n} scores; or one that somebody gave, {@code n} 0. */
+    public record PeerMedian(int classId, LocalDate date, double median, int n) {}
+
+    /**
+     * What the Trends view shows.
+     *
+     * @param withoutGoal who has a concern or a plan but no goal, so that nothing can be proposed
+     */
+    public record TrendsView(List<TrendCard> cards, List<PeerMedian> peers, int students, String summary, List<StrategyResult> strategies,
+            List<StudentRef> withoutGoal) {}
+
+    /**
+     * How students do under one strategy.
+     *
+     * @param medianSlope of those with a trend, a week; null for fewer than three
+     * @param medianNeeded growth a week that their goals ask for
+     */
+    public record StrategyResult(String strategy, int students, @Nullable Double medianSlope, double medianNeeded) {}
+
+    public TrendsView view(Who who, int measureId, int yearId, LocalDate asked) {
+        SchoolYear year = roster.year(yearId);
+        LocalDate asOf = year.clamp(asked);
+        Measure measure = measures.measure(measureId, asOf);
+        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        List<Score> all = scores.of(ids, List.of(measureId), year.starts(), asOf);
+        List<TrendCard> ordered = new ArrayList<>(cards.monitored(students, Map.of(measureId, measure), all, measureId, year, asOf));
+        ordered.sort(BY_NEED);
+        List<Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == yearId).toList();
+        List<PeerMedian> peers = new ArrayList<>(screened(students, windows, all));
+        List<Integer> classes = students.stream().map(Enrolled::classId).distinct().toList();
+        strip.medians(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
+                .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
+        peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
+        Following following = followed.on(ids, measure, asOf);
+        List<StudentRef> withoutGoal = students.stream().filter(e -> following.follows(e.id()) && following.goal(e.id()) == null).map(Enrolled::ref).toList();
+        return new TrendsView(ordered, peers, students.size(), TrendsSummary.of(ordered), results(ordered), withoutGoal);
+    }
+
+    /** What wants deciding first, then what is open, then by name. */
+    private static final Comparator<TrendCard> BY_NEED = Comparator
+            .comparing((TrendCard c) -> c.settledUntil() != null)
+            .thenComparing(c -> c.decision() == null ? 0 : -c.decision().priority())
+            .thenComparing(c -> c.decision() == null || !c.decision().kind().equals("too-soon"))
+            .thenComparing(c -> c.student().name());
+
+    /** One student on one measure, opened large. */
+    public record TrendDetail(TrendCard card, List<ScoreVersion> history, List<Goal> replacedGoals, List<Taken> decisions,
+            List<Plan> plans, List<Strategy> strategies) {}
+
+    public TrendDetail detail(int studentId, int measureId, LocalDate asOf) {
+        TrendCard card = cards.card(studentId, measureId, asOf);
+        return new TrendDetail(card, scores.history(studentId, measureId, asOf), goals.replacedBy(List.of(studentId), measureId, asOf),
+                decisions.knownOn(List.of(studentId), measureId, asOf), plans.knownOn(List.of(studentId), measureId, asOf),
+                strategies.of(roster.enrolled(studentId, asOf).schoolId(), card.measure().area()));
+    }
+
+    private static List<StrategyResult> results(List<TrendCard> cards) {
+        Map<String, List<TrendCard>> by = cards.stream().filter(c -> c.plan() != null && c.goal() != null)
+                .collect(Collectors.groupingBy(c -> c.plan().strategy(), TreeMap::new, Collectors.toList()));
+        return by.entrySet().stream().map(e -> {
+            double[] slopes = e.getValue().stream().filter(c -> !c.phases().isEmpty()).mapToDouble(c -> c.phases().get(c.phases().size() - 1).slope()).toArray();
+            double[] needed = e.getValue().stream().mapToDouble(c -> c.goal().neededPerWeek()).toArray();
+            return new StrategyResult(e.getKey(), e.getValue().size(), slopes.length < 3 ? null : (Double) Quantiles.of(slopes).median().orElseThrow(),
+                    Quantiles.of(needed).median().orElseThrow());
+        }).toList();
+    }
+
+    /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. */
+    private static List<PeerMedian> screened(List<Enrolled> students, List<Window> windows, Collection<Score> all) {
+        Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
+        List<PeerMedian> peers = new ArrayList<>();
+        for (Window w : windows) {
+            LocalDate middle = w.starts().plusDays(ChronoUnit.DAYS.between(w.starts(), w.ends()) / 2);
+            Map<Integer, Score> first = all.stream().filter(s -> s.scored() && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends()))
+                    .collect(Collectors.toMap(Score::studentId, s -> s, (a, b) -> a));
+            first.values().stream().collect(Collectors.groupingBy(s -> classes.get(s.studentId()))).forEach((id, scores) -> {
+                if (scores.size() >= FEWEST_PEERS) {
+                    double median = Quantiles.of(scores.stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
+                    peers.add(new PeerMedian(id, middle, median, scores.size()));
+                }
+            });
+        }
+        return peers;
+    }
+}

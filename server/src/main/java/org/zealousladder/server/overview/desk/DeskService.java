@@ -1,0 +1,154 @@
+package org.zealousladder.server.overview.desk;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
+import org.zealousladder.server.overview.desk.DeskView.ToCollect;
+import org.zealousladder.server.overview.desk.DeskView.ToDecide;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.Standings;
+import org.zealousladder.server.screening.standings.StandingsService;
+import org.zealousladder.server.monitoring.trends.CardsService;
+import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
+import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+
+/** Gathers the Desk from the trends and the standings of everyone in scope. */
+@Service
+@Transactional(readOnly = true)
+public class DeskService {
+    /** A monitored student without a score for more than this many days is on the list. */
+    static final int DAYS_WITHOUT_SCORE = 10;
+
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final CardsService trends;
+    private final StandingsService standing;
+
+    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.trends = trends;
+        this.standing = standing;
+    }
+
+    public DeskView view(Who who, int yearId, LocalDate asked) {
+        SchoolYear year = roster.year(yearId);
+        LocalDate asOf = year.clamp(asked);
+        Map<Integer, Measure> byId = measures.byId(asOf);
+        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        List<Window> windows = measures.seasons(asOf, 2);
+        LocalDate from = windows.isEmpty() || windows.get(0).starts().isAfter(year.starts()) ? year.starts() : windows.get(0).starts();
+        List<Score> all = scores.of(ids, byId.keySet(), from, asOf);
+        List<Score> thisYear = from.equals(year.starts()) ? all : all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList();
+        List<TrendCard> cards = trends.monitored(students, byId, thisYear, null, year, asOf);
+        Standings standings = standing.of(students, byId.values(), windows, asOf, all);
+
+        List<ToDecide> decide = cards.stream().filter(c -> c.decision() != null && c.decision().wantsAction() && c.settledUntil() == null)
+                .sorted(Comparator.comparing((TrendCard c) -> -c.decision().priority()).thenComparing(c -> c.student().name()))
+                .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
+        List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
+        collect.addAll(missingWeekly(cards, asOf));
+        List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
+        Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
+        bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
+        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.decision() != null && c.decision().wantsAction()).count();
+        return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
+    }
+
+    /** Not screened in the newest window on measures that others in scope have a score on; one line a student. */
+    private static List<ToCollect> missingScreening(List<Enrolled> students, Map<Integer, Measure> byId, Standings standings,
+            LocalDate asOf) {
+        List<ToCollect> missing = new ArrayList<>();
+        int last = standings.windows().size() - 1;
+        if (last < 0) {
+            return missing;
+        }
+        Window window = standings.windows().get(last);
+        Set<Integer> given = byId.values().stream().map(Measure::id)
+                .filter(m -> students.stream().anyMatch(s -> standings.of(s.id(), m).get(last).value() != null)).collect(Collectors.toSet());
+        for (Enrolled s : students) {
+            List<Measure> without = byId.values().stream().filter(m -> given.contains(m.id()) && standings.of(s.id(), m.id()).get(last).owed()).toList();
+            if (!without.isEmpty()) {
+                Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
+                missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
+                        "screening", "not screened this " + window.name().toLowerCase(Locale.ROOT)
+                        + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()), cell.date()));
+            }
+        }
+        return missing;
+    }
+
+    private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
+        List<ToCollect> missing = new ArrayList<>();
+        for (TrendCard card : cards) {
+            LocalDate last = card.points().stream().filter(p -> p.value() != null).map(TrendPoint::date).reduce((a, b) -> b).orElse(null);
+            boolean running = card.goal() != null && !card.goal().goalDate().isBefore(asOf);
+            if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
+                missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), "weekly",
+                        last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last));
+            }
+        }
+        missing.sort(Comparator.comparing(ToCollect::last, Comparator.nullsFirst(Comparator.naturalOrder())));
+        return missing;
+    }
+
+    private static List<ToCelebrate> goalsReached(List<TrendCard> cards) {
+        List<ToCelebrate> reached = new ArrayList<>();
+        for (TrendCard card : cards) {
+            if (card.goal() == null || card.phases().isEmpty()) {
+                continue;
+            }
+            PhaseTrend newest = card.phases().get(card.phases().size() - 1);
+            double level = newest.stops().stream().filter(s -> s.date().equals(newest.lastScore())).findFirst().orElseThrow().level();
+            boolean there = card.measure().higherIsBetter() ? level >= card.goal().goalScore() : level <= card.goal().goalScore();
+            if (there && newest.n() >= 3) {
+                long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
+                reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), "goal",
+                        weeks > 0 ? "past the goal, " + Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
+                                : "goal met"));
+            }
+        }
+        return reached;
+    }
+
+    private static List<ToCelebrate> bandsClimbed(List<Enrolled> students, Map<Integer, Measure> byId, Standings standings) {
+        List<ToCelebrate> climbed = new ArrayList<>();
+        if (standings.windows().size() < 2) {
+            return climbed;
+        }
+        String before = standings.windows().get(0).name().toLowerCase(Locale.ROOT);
+        for (Measure m : byId.values()) {
+            for (Enrolled s : students) {
+                List<Cell> cells = standings.of(s.id(), m.id());
+                // Up a tier and sure of it: a step within the margin of error is not yet news.
+                if (cells.get(0).tier() != null && cells.get(1).tier() != null && cells.get(1).tier() < cells.get(0).tier() && !cells.get(1).closeCall()) {
+                    climbed.add(new ToCelebrate(s.ref(), m.id(), m.name(), "band", "up to " + cells.get(1).bandName() + " since " + before));
+                }
+            }
+        }
+        return climbed;
+    }
+}

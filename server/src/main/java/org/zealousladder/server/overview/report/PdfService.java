@@ -1,0 +1,89 @@
+package org.zealousladder.server.overview.report;
+
+import jakarta.annotation.PreDestroy;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.ClassRef;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.Who;
+
+/**
+ * Makes PDFs in the background, one after the other: for a grade or a school its own page first, then one a class. How far it
+ * is stands in the database, so that any server process can tell.
+ */
+@Service
+public class PdfService {
+    private static final Logger LOG = LoggerFactory.getLogger(PdfService.class);
+
+    private final ReportService reports;
+    private final ReportStore store;
+    private final RosterService roster;
+    private final TransactionTemplate transactions;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "report-pdf");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    PdfService(ReportService reports, ReportStore store, RosterService roster, PlatformTransactionManager manager) {
+        this.reports = reports;
+        this.store = store;
+        this.roster = roster;
+        transactions = new TransactionTemplate(manager);
+    }
+
+    /** Begins a PDF and returns the number by which to ask for it. */
+    public long begin(Who who, int yearId, @Nullable Integer window, int measure, LocalDate asOf) {
+        ReportView first = reports.view(who, yearId, window, measure, asOf);
+        List<Who> classes = who.kind() == Who.Kind.CLASS ? List.of() : roster.classes().stream()
+                .filter(c -> c.yearId() == yearId && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
+                .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
+        long id = transactions.execute(s -> store.create(Viewer.current().id(), first.title(), classes.size() + 1));
+        worker.execute(new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure)));
+        return id;
+    }
+
+    private void make(long id, ReportView first, List<Who> classes, int yearId, int measure) {
+        try {
+            List<ReportView> pages = new ArrayList<>(List.of(first));
+            for (Who one : classes) {
+                pages.add(reports.view(one, yearId, first.window().id(), measure, first.asOf()));
+                transactions.executeWithoutResult(s -> store.progress(id, pages.size() - 1));
+            }
+            byte[] pdf = ReportPdf.of(pages);
+            transactions.executeWithoutResult(s -> store.finish(id, pdf));
+        } catch (RuntimeException e) {
+            LOG.error("report {} failed", id, e);
+            transactions.executeWithoutResult(s -> store.fail(id, "The PDF could not be made. Try again; printing the page works meanwhile."));
+        }
+    }
+
+    ReportStore.Job job(long id) {
+        return transactions.execute(s -> store.job(id)).orElseThrow(PdfService::gone);
+    }
+
+    byte[] pdf(long id) {
+        return transactions.execute(s -> store.pdf(id)).orElseThrow(PdfService::gone);
+    }
+
+    private static Refusal gone() {
+        return Refusal.notFound("That PDF is not here any more; they are kept for a day. Ask for it again.");
+    }
+
+    @PreDestroy
+    void stop() {
+        worker.shutdownNow();
+    }
+}

@@ -1,0 +1,112 @@
+package org.zealousladder.server.overview.report;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.overview.report.ReportView.ReportBand;
+import org.zealousladder.server.overview.report.ReportView.ReportStudent;
+
+/** Reports as a PDF, each on a page of its own. The typeface is the one that comes with PDFBox, for its wide range of letters. */
+final class ReportPdf {
+    private static final String[] SHADES = {"#ffffff", "#cfe0e3", "#e7cf9f", "#b98aa4"};
+    private static final String STYLE = """
+            @page { size: A4; margin: 14mm; @bottom-right { content: counter(page) " of " counter(pages); font-size: 8pt; color: #555555; } }
+            body { font-family: 'Liberation Sans'; font-size: 9pt; color: #111111; }
+            h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 2.5mm 0 0.5mm 0; font-weight: normal; }
+            p { margin: 1mm 0; } .soft { color: #444444; }
+            table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
+            .right { text-align: right; } tr { page-break-inside: avoid; }
+            .shares td { border: 0.4pt solid #333333; padding: 0.6mm; text-align: center; white-space: nowrap; overflow: hidden; } .shares { margin: 1mm 0; }
+            .next { page-break-before: always; }
+            """;
+
+    private ReportPdf() {}
+
+    static byte[] of(List<ReportView> reports) {
+        StringBuilder html = new StringBuilder("<html><head><style>").append(STYLE).append("</style></head><body>");
+        for (int i = 0; i < reports.size(); i++) {
+            html.append(i == 0 ? "<div>" : "<div class='next'>");
+            page(html, reports.get(i));
+            html.append("</div>");
+        }
+        html.append("</body></html>");
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            builder.useFont(() -> PDFont.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf"), "Liberation Sans", 400,
+                    BaseRendererBuilder.FontStyle.NORMAL, true);
+            builder.withHtmlContent(html.toString(), null);
+            builder.toStream(bytes);
+            builder.run();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void page(StringBuilder html, ReportView r) {
+        html.append("<h1>").append(text(r.title())).append("</h1><p>").append(text(r.measure().name() + ", " + r.window().name().toLowerCase(java.util.Locale.ROOT)
+                + " screening, " + Words.day(r.window().starts()) + " to " + Words.day(r.window().ends()) + ". As of " + Words.day(r.asOf()) + ".")).append("</p>");
+        html.append("<p>").append(text(r.coverage())).append("</p>");
+        if (r.screened() > 0) {
+            shares(html, "Here, " + r.screened(), r.bands(), ReportBand::share);
+            if (r.school() > 0) {
+                shares(html, "The school's grade, " + r.school(), r.bands(), ReportBand::shareInSchool);
+            }
+            if (r.screenedBefore() > 0) {
+                shares(html, r.before() + ", " + r.screenedBefore(), r.bands(), ReportBand::shareBefore);
+            }
+        }
+        if (!r.questions().isEmpty()) {
+            html.append("<h2>For the meeting</h2>");
+            r.questions().forEach(q -> html.append("<p>").append(text(q)).append("</p>"));
+        }
+        // Those who need most support first: they are what the meeting is about.
+        for (int i = r.bands().size() - 1; i >= 0; i--) {
+            ReportBand band = r.bands().get(i);
+            html.append("<h2>").append(text(band.name() + " (tier " + band.tier() + "): " + band.count())).append("</h2>");
+            if (!band.students().isEmpty()) {
+                html.append("<table><tr><th>Student</th><th>Class</th><th>Tested</th><th class='right'>Score</th><th class='right'>Percentile</th><th>")
+                        .append(text(r.next() == null ? "For the next band" : "Needs in " + r.next().toLowerCase(java.util.Locale.ROOT))).append("</th><th>")
+                        .append(text(r.before() == null ? "" : r.before())).append("</th></tr>");
+                band.students().forEach(s -> row(html, s));
+                html.append("</table>");
+            }
+        }
+        if (!r.untested().isEmpty()) {
+            html.append("<h2>").append("Without a score: ").append(r.untested().size()).append("</h2><p>").append(text(String.join(", ",
+                    r.untested().stream().map(u -> u.student().name() + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")")).toList())))
+                    .append("</p>");
+        }
+    }
+
+    private static void shares(StringBuilder html, String who, List<ReportBand> bands, java.util.function.Function<ReportBand, Double> share) {
+        html.append("<p class='soft'>").append(text(who)).append("</p><table class='shares'><tr>");
+        for (int i = bands.size() - 1; i >= 0; i--) {
+            ReportBand band = bands.get(i);
+            Double part = share.apply(band);
+            if (part != null && part > 0) {
+                html.append("<td style='width:").append(Math.round(1000 * part) / 10.0).append("%;background-color:").append(SHADES[Math.min(3, band.tier())])
+                        .append("'>").append(text((part >= 0.2 ? band.name() + " " : "") + Math.round(100 * part) + " %")).append("</td>");
+            }
+        }
+        html.append("</tr></table>");
+    }
+
+    private static void row(StringBuilder html, ReportStudent s) {
+        html.append("<tr><td>").append(text(s.student().name())).append("</td><td>").append(text(s.student().className())).append("</td><td>")
+                .append(text(Words.day(s.date()))).append("</td><td class='right'>").append(text((s.close() ? "close " : "") + Words.plain(s.value())))
+                .append("</td><td class='right'>").append(s.percentile() == null ? "" : s.percentile()).append("</td><td>")
+                .append(text(s.goalScore() == null ? "" : Words.plain(s.goalScore()) + " for " + s.goalBand())).append("</td><td>")
+                .append(text(s.bandBefore() == null ? "" : s.bandBefore())).append("</td></tr>");
+    }
+
+    private static String text(String raw) {
+        return raw.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+    }
+}

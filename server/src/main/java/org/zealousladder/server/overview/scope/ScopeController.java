@@ -1,0 +1,39 @@
+package org.zealousladder.server.overview.scope;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.ClassRef;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+
+/** What the scope line offers. */
+@RestController
+class ScopeController {
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final SchoolCalendar calendar;
+
+    ScopeController(RosterService roster, MeasuresService measures, SchoolCalendar calendar) {
+        this.roster = roster;
+        this.measures = measures;
+        this.calendar = calendar;
+    }
+
+    /** @param wholeSchool whether grades and schools may be chosen beside classes */
+    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<MeasureRef> measures, List<Window> windows,
+            boolean wholeSchool) {}
+
+    @GetMapping("/api/scope")
+    ScopeChoices choices() {
+        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(),
+                measures.measures().stream().map(Measure::ref).toList(), measures.windows(), Viewer.current().role() != Viewer.Role.TEACHER);
+    }
+}

@@ -1,0 +1,38 @@
+package org.zealousladder.server.overview.students;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.monitoring.plans.Concern;
+import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
+import org.zealousladder.server.monitoring.trends.TrendCard;
+
+/**
+ * One student.
+ *
+ * @param from first day of the time axis all lanes share
+ * @param to last day of it
+ * @param concerns also those taken back, level 0
+ * @param areas that a concern can be in
+ */
+public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
+        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers,
+        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans) {
+
+    /** Plans on one measure, the newest first. */
+    public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}
+
+    /** A time in a class. */
+    public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}
+
+    /** One measure: this year's card with its trend, the points of the years before it, and the standing in each season. */
+    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons) {}
+
+    /** Standing in one screening window. */
+    public record SeasonStanding(String window, LocalDate starts, LocalDate ends, Cell cell) {}
+}

@@ -1,0 +1,110 @@
+package org.zealousladder.server.overview.students;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.monitoring.decisions.DecisionsService;
+import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.plans.ConcernsService;
+import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.Standings;
+import org.zealousladder.server.screening.standings.StandingsService;
+import org.zealousladder.server.overview.students.StudentPage.Enrolment;
+import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
+import org.zealousladder.server.overview.students.StudentPage.Lane;
+import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
+import org.zealousladder.server.screening.tiers.TiersService;
+import org.zealousladder.server.monitoring.trends.CardsService;
+import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+
+/** Puts a student's page together. */
+@Service
+@Transactional(readOnly = true)
+public class StudentsService {
+    private static final int SEASONS = 6;
+
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+    private final CardsService trends;
+    private final StandingsService standing;
+    private final DecisionsService decisions;
+    private final TiersService tiers;
+    private final PlansService plans;
+    private final ConcernsService concerns;
+
+    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
+            DecisionsService decisions, TiersService tiers, PlansService plans, ConcernsService concerns) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+        this.trends = trends;
+        this.standing = standing;
+        this.decisions = decisions;
+        this.tiers = tiers;
+        this.plans = plans;
+        this.concerns = concerns;
+    }
+
+    public StudentPage page(int studentId, LocalDate asOf) {
+        List<Enrolled> history = roster.history(studentId);
+        Enrolled now = roster.enrolled(studentId, asOf);
+        SchoolYear year = roster.yearOf(asOf);
+        Map<Integer, Measure> byId = measures.byId(asOf);
+        List<Score> all = scores.ofStudent(studentId, asOf);
+        Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
+        List<Window> windows = measures.seasons(asOf, SEASONS);
+        Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
+        List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
+        Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);
+        Map<Integer, List<Plan>> planned = plans.knownOn(List.of(studentId), null, asOf).stream().collect(Collectors.groupingBy(Plan::measureId));
+        List<Lane> lanes = new ArrayList<>();
+        for (Measure m : byId.values()) {
+            List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
+            if (!own.isEmpty()) {
+                lanes.add(lane(cards.get(m.id()), own, year, windows, standings.of(studentId, m.id())));
+            }
+        }
+        LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
+        return new StudentPage(now.ref(), now.classId(), now.grade(), now.support(), from, year.ends(),
+                history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
+                        .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
+                lanes, taken, tiers.ofStudent(studentId, asOf),
+                concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
+                byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), planned.get(m.id()))).toList());
+    }
+
+    private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {
+        List<SeasonStanding> seasons = new ArrayList<>();
+        for (int i = 0; i < windows.size(); i++) {
+            Window w = windows.get(i);
+            if (cells.get(i).value() != null) {
+                seasons.add(new SeasonStanding(w.name(), w.starts(), w.ends(), cells.get(i)));
+            }
+        }
+        List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
+                .map(s -> new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), false, false)).toList();
+        return new Lane(card.measure(), card, earlier, seasons);
+    }
+
+    /** Up to twelve students whose name or code matches. */
+    public List<StudentRef> find(String words, LocalDate asOf) {
+        return roster.find(words, asOf).stream().map(Enrolled::ref).toList();
+    }
+}

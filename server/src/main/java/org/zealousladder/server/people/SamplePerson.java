@@ -1,4 +1,0 @@
-package org.zealousladder.server.people;
-
-/** A person whom the demo may be tried as. {@code about} says what they see: classes, a school, everything. */
-public record SamplePerson(String login, String name, String role, String about) {}

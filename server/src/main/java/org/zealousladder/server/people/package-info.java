@@ -1,2 +1,0 @@
-/** People: accounts and roles, signing in and out, and setting up the first administrator. */
-package org.zealousladder.server.people;

@@ -1,0 +1,46 @@
+package org.zealousladder.server.platform.pages;
+
+import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.util.Json;
+import io.swagger.v3.oas.models.media.Schema;
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Every part of a wire record is required unless it is marked {@link Nullable}; absent parts are left out of the JSON. */
+@Component
+class OpenApiSchemas implements ModelConverter {
+    @Override
+    public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+        if (!chain.hasNext()) {
+            return null;
+        }
+        Schema<?> schema = chain.next().resolve(type, context, chain);
+        JavaType java = type.getType() == null ? null : Json.mapper().constructType(type.getType());
+        if (java == null || schema == null || !java.getRawClass().isRecord()) {
+            return schema;
+        }
+        Schema<?> defined = schema.get$ref() == null ? schema
+                : context.getDefinedModels().get(schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1));
+        if (defined != null) {
+            defined.setRequired(required(java.getRawClass()));
+        }
+        return schema;
+    }
+
+    private static List<String> required(Class<?> wire) {
+        List<String> names = new ArrayList<>();
+        for (RecordComponent part : wire.getRecordComponents()) {
+            if (!part.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
+                names.add(part.getName());
+            }
+        }
+        return names;
+    }
+}

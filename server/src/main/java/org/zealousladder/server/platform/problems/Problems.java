@@ -1,0 +1,90 @@
+package org.zealousladder.server.platform.problems;
+
+import java.net.URI;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+
+/** Turns every error into a problem detail: a stable type, a plain sentence, the field at fault, what was kept. */
+@RestControllerAdvice
+public class Problems extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> refused(Refusal refusal) {
+        ProblemDetail problem = problem(refusal.status(), refusal.type(), refusal.getMessage());
+        if (refusal.field() != null) {
+            problem.setProperty("field", refusal.field());
+        }
+        refusal.details().forEach(problem::setProperty);
+        return ResponseEntity.status(refusal.status()).body(problem);
+    }
+
+    /** Two people at once: the constraint that the second one ran into has kept the first one's entry. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> database(DataAccessException e) {
+        String state = e.getMostSpecificCause() instanceof java.sql.SQLException sql ? sql.getSQLState() : "";
+        if ("23505".equals(state) || "40001".equals(state) || "23P01".equals(state)) {
+            return ResponseEntity.status(HttpStatus.CONFLICT).body(problem(HttpStatus.CONFLICT, "conflict",
+                    "Somebody else changed this just now. Nothing of yours was saved; look again and repeat it if it is still right."));
+        }
+        if ("42501".equals(state)) {
+            return ResponseEntity.status(HttpStatus.FORBIDDEN).body(problem(HttpStatus.FORBIDDEN, "forbidden",
+                    "That student is not one of yours. Nothing was saved."));
+        }
+        LOG.error("database error {}", state, e);
+        return failed();
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unexpected(Exception e) throws Exception {
+        if (e instanceof org.springframework.security.core.AuthenticationException
+                || e instanceof org.springframework.security.access.AccessDeniedException) {
+            throw e;
+        }
+        LOG.error("unexpected error", e);
+        return failed();
+    }
+
+    private static ResponseEntity<ProblemDetail> failed() {
+        return ResponseEntity.internalServerError().body(problem(HttpStatus.INTERNAL_SERVER_ERROR, "failed",
+                "Something went wrong on our side. Nothing was saved; what was saved before is safe. Try again in a moment."));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers,
+            HttpStatusCode status, WebRequest request) {
+        FieldError error = e.getBindingResult().getFieldError();
+        ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
+                error == null ? "Something is missing." : error.getField() + ": " + error.getDefaultMessage() + ".");
+        if (error != null) {
+            problem.setProperty("field", error.getField());
+        }
+        return ResponseEntity.unprocessableContent().body(problem);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
+            HttpStatusCode status, WebRequest request) {
+        return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "unreadable",
+                "The request could not be read: a number, a date (like 2026-03-13) or a name in it is not well formed. Nothing was saved."));
+    }
+
+    public static ProblemDetail problem(HttpStatus status, String type, String sentence) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, sentence);
+        problem.setType(URI.create("urn:zealous-ladder:" + type));
+        return problem;
+    }
+}

@@ -1,0 +1,49 @@
+package org.zealousladder.server.platform.who;
+
+import org.zealousladder.server.platform.problems.Refusal;
+
+import java.io.Serializable;
+import java.security.Principal;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+
+/** The signed-in person, as every capability needs to know them. Kept in the session, so it stays small. */
+public record Viewer(int id, String login, String name, Role role, @Nullable Integer schoolId)
+        implements Serializable, Principal {
+
+    /** What a person may see: own classes, the school, everything. */
+    public enum Role {
+        TEACHER, COORDINATOR, ADMINISTRATOR;
+
+        public static Role of(String code) {
+            return valueOf(code.toUpperCase(java.util.Locale.ROOT));
+        }
+
+        public String code() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /** The shell's commands act as this one; it has no row among the people. */
+    public static final Viewer SYSTEM = new Viewer(0, "system", "Command line", Role.ADMINISTRATOR, null);
+
+    /** Null when nobody is signed in. */
+    public static @Nullable Viewer currentOrNull() {
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        return who != null && who.getPrincipal() instanceof Viewer viewer ? viewer : null;
+    }
+
+    public static Viewer current() {
+        Viewer viewer = currentOrNull();
+        if (viewer == null) {
+            throw Refusal.unauthorized("You are not signed in.");
+        }
+        return viewer;
+    }
+
+    @Override
+    public String getName() {
+        return login;
+    }
+}

@@ -1,2 +1,0 @@
-/** Reading aloud: passages, readings with every mark and its time, levels, and what to teach next. */
-package org.zealousladder.server.reading;

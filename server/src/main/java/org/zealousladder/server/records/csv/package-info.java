@@ -1,2 +1,0 @@
-/** Reading CSV as people have it: RFC 4180, with or without BOM, comma, semicolon or tab, columns found by name. */
-package org.zealousladder.server.records.csv;

@@ -1,0 +1,141 @@
+package org.zealousladder.server.school.roster;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+
+/** Who is in scope. Every view starts here, and here it is refused when the scope is not the viewer's. */
+@Service
+@Transactional(readOnly = true)
+public class RosterService {
+    private final RosterStore store;
+
+    RosterService(RosterStore store) {
+        this.store = store;
+    }
+
+    public List<SchoolYear> years() {
+        return store.years();
+    }
+
+    /** The classes the viewer may see, of all years. */
+    public List<ClassRef> classes() {
+        return store.classes();
+    }
+
+    public SchoolYear year(int yearId) {
+        return store.years().stream().filter(y -> y.id() == yearId).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such school year."));
+    }
+
+    /** The year that holds {@code day}, or the last one begun before it. */
+    public SchoolYear yearOf(LocalDate day) {
+        List<SchoolYear> years = store.years();
+        return years.stream().filter(y -> !y.starts().isAfter(day)).findFirst().orElse(years.get(years.size() - 1));
+    }
+
+    /**
+     * The students of {@code who} on {@code asOf}, by given name.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
+        requireVisible(who);
+        return store.enrolled(who, yearId, asOf);
+    }
+
+    /**
+     * Everyone who was in {@code who} on any day of a time, each once: with the dates of the class they were in on {@code on}, or of
+     * their last one if they were in none then.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
+        requireVisible(who);
+        return store.enrolledDuring(who, yearId, from, to, on);
+    }
+
+    /**
+     * The school that {@code who} is in or is.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public int school(Who who) {
+        requireVisible(who);
+        return store.school(who);
+    }
+
+    /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}. */
+    public List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
+        return store.enrolledAmong(students, asOf);
+    }
+
+    private void requireVisible(Who who) {
+        Viewer viewer = Viewer.current();
+        switch (who.kind()) {
+            case CLASS -> {
+                if (!store.classVisible(who.id())) {
+                    throw Refusal.forbidden("That class is not one of yours. Choose another in the line at the top.");
+                }
+            }
+            case GRADE, SCHOOL -> {
+                boolean own = viewer.role() == Viewer.Role.ADMINISTRATOR
+                        || (viewer.role() == Viewer.Role.COORDINATOR && viewer.schoolId() != null && viewer.schoolId() == who.id());
+                if (!own) {
+                    throw Refusal.forbidden("A whole grade or school is for its coordinators. Choose one of your classes in the line at the top.");
+                }
+            }
+            default -> throw new IllegalStateException();
+        }
+    }
+
+    /** The grade each student was in on each of some days; students who were not here on a day are left out for it. */
+    public Map<LocalDate, Map<Integer, Integer>> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
+        Map<LocalDate, Map<Integer, Integer>> grades = new HashMap<>();
+        days.forEach(day -> grades.put(day, new HashMap<>()));
+        if (!students.isEmpty() && !days.isEmpty()) {
+            store.gradesOn(students, days).forEach(g -> grades.get(g.day()).put(g.studentId(), g.grade()));
+        }
+        return grades;
+    }
+
+    /** All enrolments of a student the viewer may see, the newest first. */
+    public List<Enrolled> history(int studentId) {
+        List<Enrolled> history = store.history(studentId);
+        if (history.isEmpty()) {
+            throw Refusal.notFound("There is no such student among yours.");
+        }
+        return history;
+    }
+
+    /** The student's place in a class on {@code day}, or the nearest one before or after it. */
+    public Enrolled enrolled(int studentId, LocalDate day) {
+        List<Enrolled> history = history(studentId);
+        return history.stream().filter(e -> !e.enrolledFrom().isAfter(day)).findFirst().orElse(history.get(history.size() - 1));
+    }
+
+    /** @throws Refusal 403 when the student is not one of the viewer's */
+    public void requireStudent(int studentId) {
+        requireStudents(Set.of(studentId));
+    }
+
+    /** @throws Refusal 403 when one of the students is not one of the viewer's */
+    public void requireStudents(Set<Integer> students) {
+        if (store.visible(students) != students.size()) {
+            throw Refusal.forbidden(students.size() == 1 ? "That student is not one of yours. Nothing was saved."
+                    : "One of the students is not one of yours. Nothing was saved.");
+        }
+    }
+
+    /** Students whose name or code begins with or holds {@code words}. */
+    public List<Enrolled> find(String words, LocalDate asOf) {
+        return words.isBlank() ? List.of() : store.find(words.strip(), asOf, 12);
+    }
+}

@@ -1,0 +1,120 @@
+package org.zealousladder.server.school.roster;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+@Repository
+class RosterStore {
+    private static final String ENROLLED = """
+            select s.id, s.code, s.given_name, s.family_name, s.support, c.id as class_id, c.name as class_name, c.grade,
+                   e.starts as enrolled_from, e.ends as enrolled_to, c.school_id
+              from roster_enrolment e
+              join roster_class c on c.id = e.class_id
+              join roster_student s on s.id = e.student_id
+            """;
+    /** By hand, since a school's view reads hundreds of them. */
+    private static final RowMapper<Enrolled> PLACE = (r, n) -> new Enrolled(r.getInt(1), r.getString(2), r.getString(3), r.getString(4), r.getString(5),
+            r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11));
+
+    private final JdbcClient db;
+
+    RosterStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    List<SchoolYear> years() {
+        return db.sql("select id, name, starts, ends from roster_year order by starts desc").query(SchoolYear.class).list();
+    }
+
+    List<ClassRef> classes() {
+        return db.sql("""
+                select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id
+                  from roster_class c join roster_school s on s.id = c.school_id
+                 where c.id in (select scope_classes())
+                 order by s.name, c.grade, c.name""").query(ClassRef.class).list();
+    }
+
+    boolean classVisible(int classId) {
+        return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
+    }
+
+    private static String in(Who who) {
+        return switch (who.kind()) {
+            case CLASS -> "c.id = :id";
+            case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
+            case SCHOOL -> "c.school_id = :id and c.year_id = :year";
+        };
+    }
+
+    /** Everyone enrolled on any day from {@code from} to {@code to}, each once: in their class of the day {@code on}, or else in their last of that time. */
+    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
+        return db.sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n" + """
+                 and e.starts <= :to and (e.ends is null or e.ends >= :from)
+                 order by s.id, (e.starts <= :on and (e.ends is null or e.ends >= :on)) desc, e.starts desc) once order by given_name, family_name, id""")
+                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to).param("on", on)
+                .query(PLACE).list();
+    }
+
+    /** A class's school and year; of a grade or school, itself. */
+    int school(Who who) {
+        return who.kind() != Who.Kind.CLASS ? who.id()
+                : db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
+    }
+
+    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
+        return db.sql(ENROLLED + " where " + in(who) + "\n" + """
+                 and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                 order by s.given_name, s.family_name, s.id""")
+                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
+                .query(PLACE).list();
+    }
+
+    /** All enrolments of one student, the newest first. */
+    List<Enrolled> history(int studentId) {
+        return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(PLACE).list();
+    }
+
+    List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
+        return db.sql(ENROLLED + """
+                 where s.id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                 order by s.given_name, s.family_name, s.id""")
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(PLACE).list();
+    }
+
+    record GradeOn(int studentId, LocalDate day, int grade) {}
+
+    List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
+        return db.sql("""
+                select e.student_id, d.day, c.grade
+                  from unnest(:days::date[]) as d(day)
+                  join roster_enrolment e on e.starts <= d.day and (e.ends is null or e.ends >= d.day)
+                  join roster_class c on c.id = e.class_id
+                 where e.student_id = any(:students)""")
+                .param("students", students.toArray(Integer[]::new))
+                .param("days", days.stream().map(LocalDate::toString).toArray(String[]::new))
+                .query((r, n) -> new GradeOn(r.getInt(1), r.getObject(2, LocalDate.class), r.getInt(3))).list();
+    }
+
+    int visible(Collection<Integer> students) {
+        return db.sql("select count(*)::integer from roster_student where id = any(:students)").param("students", students.toArray(Integer[]::new))
+                .query(Integer.class).single();
+    }
+
+    List<Enrolled> find(String words, LocalDate asOf, int limit) {
+        return db.sql(ENROLLED + """
+                 where e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
+                   and (s.given_name || ' ' || s.family_name ilike :like escape '\\' or s.code ilike :start escape '\\')
+                 order by (s.given_name ilike :start escape '\\') desc, s.given_name, s.family_name
+                 limit :limit""")
+                .param("asOf", asOf).param("like", "%" + like(words) + "%").param("start", like(words) + "%").param("limit", limit)
+                .query(PLACE).list();
+    }
+
+    private static String like(String words) {
+        return words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
+    }
+}

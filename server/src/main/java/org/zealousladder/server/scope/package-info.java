@@ -1,2 +1,0 @@
-/** The scope line: which classes, measures and years the viewer can choose from. */
-package org.zealousladder.server.scope;

@@ -1,0 +1,27 @@
+package org.zealousladder.server.scores.scores;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A score as known on a day. {@code value} is there exactly when the status is {@code scored}.
+ *
+ * @param windowId the screening window that a make-up was taken for; otherwise null, and the day tells
+ */
+public record Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer windowId) {
+    public static final String SCORED = "scored";
+    /** Entered for the wrong student or by mistake; counts as if it were not there. */
+    public static final String WITHDRAWN = "withdrawn";
+
+    public Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
+        this(id, studentId, measureId, takenOn, value, status, null);
+    }
+
+    public boolean scored() {
+        return value != null;
+    }
+
+    public boolean belongsTo(int window, LocalDate starts, LocalDate ends) {
+        return windowId == null ? !takenOn.isBefore(starts) && !takenOn.isAfter(ends) : windowId == window;
+    }
+}

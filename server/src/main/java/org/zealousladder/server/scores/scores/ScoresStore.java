@@ -1,0 +1,124 @@
+package org.zealousladder.server.scores.scores;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.zealousladder.server.measures.measures.Window;
+
+@Repository
+class ScoresStore {
+    private static final String KNOWN = "\n" + """
+             and s.status <> 'withdrawn' and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
+            """;
+    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id from scores_score s ";
+
+    /** By hand, since a school's view reads tens of thousands of them. */
+    private static final RowMapper<Score> SCORE = (r, n) -> new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class),
+            r.getObject(5, Double.class), r.getString(6), r.getObject(7, Integer.class));
+
+    private final JdbcClient db;
+
+    ScoresStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    List<Score> of(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
+        return db.sql(COLUMNS + " where s.student_id = any(:students) and s.measure_id = any(:measures) and s.taken_on >= :from"
+                + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
+                .param("from", from).param("asOf", asOf).query(SCORE).list();
+    }
+
+    /**
+     * One row a student, measure and window: the first scored one, or else the latest of what else is on record. {@code offset 0} keeps the windows apart:
+     * joined with them, the planner reads all that students ever scored and looks for the windows in it.
+     */
+    List<Score> screening(Collection<Integer> students, Collection<Integer> measures, List<Window> windows, LocalDate asOf) {
+        return db.sql("""
+                with w as (select * from unnest(:windows, :starts::date[], :ends::date[]) as w(id, starts, ends)),
+                mine as (
+                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, w.id as window_id
+                    from w cross join lateral (
+                      select * from scores_score s where s.window_id is null and s.taken_on between w.starts and w.ends
+                         and s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
+                       offset 0) s
+                  union all
+                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id
+                    from scores_score s
+                   where s.window_id = any(:windows) and s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
+                )
+                select distinct on (student_id, measure_id, window_id) id, student_id, measure_id, taken_on, value, status, window_id
+                  from mine
+                 order by student_id, measure_id, window_id, value is null, case when value is not null then taken_on end, taken_on desc""")
+                .param("windows", windows.stream().map(Window::id).toArray(Integer[]::new))
+                .param("starts", windows.stream().map(w -> w.starts().toString()).toArray(String[]::new))
+                .param("ends", windows.stream().map(w -> w.ends().toString()).toArray(String[]::new))
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
+                .param("asOf", asOf).query(SCORE).list();
+    }
+
+    /** A number with the measure and grade it belongs to. */
+    List<ScoresService.SchoolValue> ofSchool(int school, int window, LocalDate asOf) {
+        return db.sql("select measure_id, grade, value from scores_of_school(:school, :window, :asOf)")
+                .param("school", school).param("window", window).param("asOf", asOf)
+                .query((r, n) -> new ScoresService.SchoolValue(r.getInt(1), r.getInt(2), r.getDouble(3))).list();
+    }
+
+    List<Score> ofStudent(int student, LocalDate asOf) {
+        return db.sql(COLUMNS + " where s.student_id = :student" + KNOWN + " order by s.measure_id, s.taken_on")
+                .param("student", student).param("asOf", asOf).query(SCORE).list();
+    }
+
+    List<ScoreVersion> history(int student, int measure, LocalDate asOf) {
+        return db.sql("""
+                select s.id, s.taken_on, s.value, s.status, s.source, s.recorded_at, p.name as recorded_by, s.reason, s.superseded_by
+                  from scores_score s left join people_person p on p.id = s.recorded_by
+                 where s.student_id = :student and s.measure_id = :measure and s.known_from <= :asOf
+                 order by s.taken_on desc, s.recorded_at desc, s.id desc""")
+                .param("student", student).param("measure", measure).param("asOf", asOf).query(ScoreVersion.class).list();
+    }
+
+    Optional<Score> current(int student, int measure, LocalDate takenOn) {
+        return db.sql(COLUMNS + """
+                 where s.student_id = :student and s.measure_id = :measure and s.taken_on = :takenOn and s.superseded_by is null""")
+                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(SCORE).optional();
+    }
+
+    record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status,
+            LocalDate knownFrom, @Nullable Long supersededBy, @Nullable Integer windowId) {}
+
+    Optional<Versioned> byId(long id) {
+        return db.sql("""
+                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by, window_id from scores_score where id = :id""")
+                .param("id", id).query(Versioned.class).optional();
+    }
+
+    long nextId() {
+        return db.sql("select nextval(pg_get_serial_sequence('scores_score', 'id'))").query(Long.class).single();
+    }
+
+    /** @return whether it was still the current one */
+    boolean supersede(long id, long by, LocalDate on) {
+        return db.sql("update scores_score set superseded_by = :by, superseded_on = :on where id = :id and superseded_by is null")
+                .param("id", id).param("by", by).param("on", on).update() == 1;
+    }
+
+    void insert(long id, int student, int measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate knownFrom,
+            int by, @Nullable String reason, @Nullable Integer window, @Nullable List<Double> forms) {
+        db.sql("""
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms)
+                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :window, :forms::double precision[])""")
+                .param("id", id).param("student", student).param("measure", measure).param("takenOn", takenOn).param("value", value)
+                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).param("window", window, java.sql.Types.INTEGER)
+                .param("forms", forms == null ? null : forms.toArray(Double[]::new)).update();
+    }
+
+    private static Short[] shorts(Collection<Integer> ids) {
+        return ids.stream().map(Integer::shortValue).toArray(Short[]::new);
+    }
+}

@@ -1,0 +1,58 @@
+package org.zealousladder.server.screening.coverage;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.words.CsvAnswer;
+import org.zealousladder.server.platform.words.Spreadsheet;
+import org.zealousladder.server.school.roster.Who;
+
+/** Coverage of a screening window. */
+@RestController
+class CoverageController {
+    private final CoverageService coverage;
+
+    CoverageController(CoverageService coverage) {
+        this.coverage = coverage;
+    }
+
+    /** A student and a measure on which a score is owed. */
+    record Owed(int studentId, int measureId) {}
+
+    /** @param onDay absent: the day set before is taken back */
+    record MakeUpForm(@NotNull List<Owed> owed, int windowId, @Nullable LocalDate onDay) {}
+
+    @GetMapping("/api/coverage")
+    CoverageView coverage(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
+            @RequestParam LocalDate asOf) {
+        return coverage.view(Who.parse(who), year, window, asOf);
+    }
+
+    @GetMapping(path = "/api/coverage/untested.csv", produces = "text/csv")
+    ResponseEntity<String> untested(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
+            @RequestParam LocalDate asOf) {
+        CoverageView view = coverage.view(Who.parse(who), year, window, asOf);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("student", "name", "class", "measure", "window", "status", "make_up")));
+        view.untested().forEach(u -> rows.add(List.of(u.student().code(), Spreadsheet.safe(u.student().name()), Spreadsheet.safe(u.student().className()),
+                Spreadsheet.safe(u.measure()), view.window().name(), u.status(), u.makeUp() == null ? "" : u.makeUp().toString())));
+        return CsvAnswer.of("untested-" + asOf + ".csv", rows);
+    }
+
+    @PostMapping("/api/coverage/make-ups")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void makeUp(@Valid @RequestBody MakeUpForm form) {
+        coverage.setMakeUp(form.owed().stream().map(Owed::studentId).toList(), form.owed().stream().map(Owed::measureId).toList(),
+                form.windowId(), form.onDay());
+    }
+}

@@ -1,0 +1,150 @@
+package org.zealousladder.server.screening.coverage;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.screening.coverage.CoverageView.Apart;
+import org.zealousladder.server.screening.coverage.CoverageView.ClassRow;
+import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
+import org.zealousladder.server.screening.coverage.CoverageView.Untested;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.Screening;
+import org.zealousladder.server.screening.standings.ScreeningService;
+import org.zealousladder.server.screening.tiers.ClosingService;
+
+/** Counts who is tested, lists who is not, and keeps make-up dates. */
+@Service
+public class CoverageService {
+    private final CoverageStore store;
+    private final ScreeningService screenings;
+    private final ClosingService closing;
+    private final MeasuresService measures;
+    private final RosterService roster;
+    private final SchoolCalendar calendar;
+
+    CoverageService(CoverageStore store, ScreeningService screenings, ClosingService closing, MeasuresService measures, RosterService roster,
+            SchoolCalendar calendar) {
+        this.store = store;
+        this.screenings = screenings;
+        this.closing = closing;
+        this.measures = measures;
+        this.roster = roster;
+        this.calendar = calendar;
+    }
+
+    @Transactional(readOnly = true)
+    public CoverageView view(Who who, int yearId, @Nullable Integer windowId, LocalDate asOf) {
+        Screening screening = screenings.open(who, yearId, windowId, asOf);
+        List<Untested> untested = untested(screening);
+        return new CoverageView(screening.window(), closing.state(screening.window().id(), screening.schoolId(), screening.asOf()),
+                screening.measures().stream().map(Measure::ref).toList(), classes(screening), summary(screening), untested, apart(screening));
+    }
+
+    private static List<ClassRow> classes(Screening screening) {
+        Map<Integer, List<Enrolled>> byClass = new LinkedHashMap<>();
+        screening.expected().stream().sorted(Comparator.comparing(Enrolled::grade).thenComparing(Enrolled::className))
+                .forEach(e -> byClass.computeIfAbsent(e.classId(), k -> new ArrayList<>()).add(e));
+        return byClass.values().stream().map(own -> {
+            Enrolled first = own.get(0);
+            return new ClassRow(first.classId(), first.className(), first.grade(), own.size(),
+                    screening.measures().stream().map(m -> count(screening, own, m)).toList());
+        }).toList();
+    }
+
+    /** Counts of one measure among some of the expected. */
+    public static CoverageCount count(Screening screening, List<Enrolled> students, Measure measure) {
+        Map<String, Integer> by = new HashMap<>();
+        int expected = 0;
+        for (Enrolled e : students) {
+            if (screening.given(e, measure)) {
+                expected++;
+                by.merge(screening.cell(e.id(), measure.id()).status(), 1, Integer::sum);
+            }
+        }
+        return new CoverageCount(measure.id(), expected, by.getOrDefault("scored", 0), by.getOrDefault("absent", 0), by.getOrDefault("exempt", 0),
+                by.getOrDefault("invalid", 0), by.getOrDefault("none", 0) + by.getOrDefault("elsewhere", 0));
+    }
+
+    private List<Untested> untested(Screening screening) {
+        Map<String, LocalDate> makeUps = new HashMap<>();
+        store.makeUps(screening.everyone().map(Enrolled::id).toList(), screening.window().id(), screening.asOf())
+                .forEach(m -> makeUps.put(m.studentId() + "/" + m.measureId(), m.onDay()));
+        List<Untested> owed = new ArrayList<>();
+        for (Enrolled e : screening.expected()) {
+            for (Measure m : screening.measures()) {
+                Cell cell = screening.cell(e.id(), m.id());
+                if (!cell.scored() && !cell.status().equals("exempt") && screening.given(e, m)) {
+                    String note = e.enrolledFrom().isAfter(screening.window().starts()) ? "came on " + Words.day(e.enrolledFrom()) : null;
+                    owed.add(new Untested(e.ref(), m.id(), m.name(), cell.status().equals("elsewhere") ? "none" : cell.status(), cell.date(),
+                            makeUps.get(e.id() + "/" + m.id()), note));
+                }
+            }
+        }
+        owed.sort(Comparator.comparing((Untested u) -> u.student().className()).thenComparing(u -> u.student().name()));
+        return owed;
+    }
+
+    private static List<Apart> apart(Screening screening) {
+        List<Apart> apart = new ArrayList<>();
+        screening.left().forEach(e -> apart.add(new Apart(e.ref(), "left on " + Words.day(e.enrolledTo()), tested(screening, e))));
+        screening.later().forEach(e -> apart.add(new Apart(e.ref(), "came on " + Words.day(e.enrolledFrom()) + ", after the window", tested(screening, e))));
+        return apart;
+    }
+
+    private static int tested(Screening screening, Enrolled student) {
+        return (int) screening.measures().stream().filter(m -> screening.cell(student.id(), m.id()).scored()).count();
+    }
+
+    private static String summary(Screening screening) {
+        int students = screening.expected().size();
+        if (students == 0) {
+            return "Nobody was enrolled here then.";
+        }
+        long whole = screening.expected().stream().filter(e -> screening.measures().stream().filter(m -> screening.given(e, m))
+                .allMatch(m -> screening.cell(e.id(), m.id()).scored() || screening.cell(e.id(), m.id()).status().equals("exempt"))).count();
+        return whole == students ? "All " + students + " students are screened on everything."
+                : whole + " of " + students + " students are screened on everything; " + Words.number(students - whole)
+                + (students - whole == 1 ? " still owes a score." : " still owe a score.");
+    }
+
+    /** Sets a make-up day for students on measures, or takes it back when {@code onDay} is null. */
+    @Transactional
+    public void setMakeUp(List<Integer> students, List<Integer> measureIds, int windowId, @Nullable LocalDate onDay) {
+        if (students.isEmpty() || students.size() != measureIds.size()) {
+            throw Refusal.invalid("students", "Choose at least one student for the make-up.");
+        }
+        Window window = measures.window(windowId);
+        LocalDate today = calendar.today();
+        if (onDay != null && onDay.isBefore(today)) {
+            throw Refusal.invalid("onDay", "A make-up is set for today or a later day.");
+        }
+        if (onDay != null && onDay.isAfter(roster.year(window.yearId()).ends())) {
+            throw Refusal.invalid("onDay", "That day is after the end of the " + window.name().toLowerCase(Locale.ROOT) + " window's school year.");
+        }
+        List<Enrolled> here = roster.enrolledAmong(students, today);
+        if (here.stream().map(Enrolled::id).distinct().count() < students.stream().distinct().count()) {
+            throw Refusal.forbidden("A student among these is not one of yours, or has left. Nothing was saved.");
+        }
+        measureIds.forEach(measures::measure);
+        here.stream().map(Enrolled::schoolId).distinct().forEach(school -> closing.requireOpen(window, school));
+        store.set(students.toArray(Integer[]::new), measureIds.stream().map(Integer::shortValue).toArray(Short[]::new), windowId, onDay, today, Viewer.current().id());
+    }
+}

@@ -1,0 +1,24 @@
+package org.zealousladder.server.screening.standings;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A student's standing on one measure in one window.
+ *
+ * @param status scored, absent, exempt, invalid, none (nothing on record), or elsewhere (not here then)
+ * @param certainty chance that the true score is in the band
+ * @param percentile mid-rank among the students looked at, where they are at least ten
+ */
+public record Cell(String status, @Nullable Double value, @Nullable LocalDate date, @Nullable Integer band, @Nullable String bandName,
+        @Nullable Integer tier, @Nullable Double certainty, boolean closeCall, @Nullable Integer percentile) {
+
+    public boolean scored() {
+        return value != null;
+    }
+
+    /** Whether a score is still owed: here then, and neither tested nor exempt. */
+    public boolean owed() {
+        return value == null && !status.equals("elsewhere") && !status.equals("exempt");
+    }
+}

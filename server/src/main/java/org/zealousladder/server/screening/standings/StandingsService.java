@@ -1,0 +1,119 @@
+package org.zealousladder.server.screening.standings;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.bands.Standing;
+import org.zealousladder.core.summary.PercentileRanks;
+import org.zealousladder.server.measures.measures.Ladders;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoresService;
+
+/** Reads scores against the cut scores that count for the students' school. */
+@Service
+@Transactional(readOnly = true)
+public class StandingsService {
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final ScoresService scores;
+
+    StandingsService(RosterService roster, MeasuresService measures, ScoresService scores) {
+        this.roster = roster;
+        this.measures = measures;
+        this.scores = scores;
+    }
+
+    /** All students must be of one school. */
+    public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf) {
+        return of(students, on, windows, asOf, measures.defaultSet(school(students), asOf));
+    }
+
+    /** As {@link #of(List, Collection, List, LocalDate)}, by another set of cut scores than the one that counts. */
+    public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, int cutSet) {
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        return of(ids, on, windows, measures.ladders(windows, asOf, cutSet),
+                scores.screening(ids, on.stream().map(Measure::id).toList(), windows, asOf));
+    }
+
+    /** For views that have the students' scores from the first window on at hand already. */
+    public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, List<Score> all) {
+        return of(students.stream().map(Enrolled::id).toList(), on, windows, measures.ladders(windows, asOf, measures.defaultSet(school(students), asOf)), all);
+    }
+
+    /** All scores of a school in a window, for holding a class against. */
+    public SchoolScores ofSchool(int school, Window window, LocalDate asOf) {
+        return new SchoolScores(scores.ofSchool(school, window, asOf));
+    }
+
+    private static @Nullable Integer school(List<Enrolled> students) {
+        return students.isEmpty() ? null : students.get(0).schoolId();
+    }
+
+    private Standings of(List<Integer> ids, Collection<Measure> on, List<Window> windows, Ladders ladders, List<Score> all) {
+        Map<LocalDate, Map<Integer, Integer>> grades = roster.gradesOn(ids, windows.stream().map(Window::ends).toList());
+        Map<Integer, Map<Integer, Map<Integer, Score>>> found = byMeasureAndWindow(all, windows);
+        Map<Integer, Map<Integer, List<Cell>>> cells = new HashMap<>();
+        for (Measure measure : on) {
+            for (Window w : windows) {
+                Map<Integer, Score> inWindow = found.getOrDefault(measure.id(), Map.of()).getOrDefault(w.id(), Map.of());
+                double[] group = inWindow.values().stream().filter(Score::scored).mapToDouble(Score::value).toArray();
+                PercentileRanks ranks = PercentileRanks.of(group, measure.direction());
+                for (Integer id : ids) {
+                    Integer grade = grades.get(w.ends()).get(id);
+                    BandLadder ladder = grade == null ? null : ladders.of(measure.id(), w.id(), grade).orElse(null);
+                    cells.computeIfAbsent(id, k -> new HashMap<>()).computeIfAbsent(measure.id(), k -> new ArrayList<>())
+                            .add(cell(inWindow.get(id), grade != null, ladder, measure, ranks));
+                }
+            }
+        }
+        return new Standings(windows, ladders, grades, cells);
+    }
+
+    /**
+     * The screening score of each student: the first scored one that belongs to the window, since what follows are weekly probes
+     * of those who are monitored. An absence is replaced by what comes after it.
+     */
+    private static Map<Integer, Map<Integer, Map<Integer, Score>>> byMeasureAndWindow(List<Score> all, List<Window> windows) {
+        Map<Integer, Map<Integer, Map<Integer, Score>>> found = new HashMap<>();
+        for (Score s : all) {
+            for (Window w : windows) {
+                if (s.belongsTo(w.id(), w.starts(), w.ends())) {
+                    found.computeIfAbsent(s.measureId(), k -> new HashMap<>()).computeIfAbsent(w.id(), k -> new HashMap<>())
+                            .merge(s.studentId(), s, (a, b) -> a.scored() ? a : b);
+                }
+            }
+        }
+        return found;
+    }
+
+    private static Cell cell(@Nullable Score score, boolean here, @Nullable BandLadder ladder, Measure measure, PercentileRanks ranks) {
+        if (score == null) {
+            return new Cell(here ? "none" : "elsewhere", null, null, null, null, null, null, false, null);
+        }
+        if (!score.scored()) {
+            return new Cell(score.status(), null, score.takenOn(), null, null, null, null, false, null);
+        }
+        double value = score.value();
+        OptionalDouble rank = ranks.of(value);
+        Integer percentile = rank.isPresent() ? (int) Math.round(rank.getAsDouble()) : null;
+        if (ladder == null) {
+            return new Cell(score.status(), value, score.takenOn(), null, null, null, null, false, percentile);
+        }
+        Standing s = ladder.standing(value, measure.semOrZero());
+        Double certainty = s.certainty().isPresent() ? s.certainty().getAsDouble() : null;
+        return new Cell(score.status(), value, score.takenOn(), s.index(), s.band().name(), s.band().tier(), certainty, s.closeCall(), percentile);
+    }
+}

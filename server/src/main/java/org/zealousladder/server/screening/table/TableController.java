@@ -1,0 +1,58 @@
+package org.zealousladder.server.screening.table;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.words.CsvAnswer;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.school.roster.Who;
+
+/** The table of all screening scores. */
+@RestController
+class TableController {
+    private final TableService table;
+
+    TableController(TableService table) {
+        this.table = table;
+    }
+
+    /**
+     * What somebody sees.
+     *
+     * @param format csv or xlsx
+     * @param students in the order shown
+     * @param columns places in the table's columns, in the order shown
+     * @param codes whether names are hidden
+     */
+    record ExportForm(@NotBlank String who, int year, @NotNull LocalDate asOf, @NotBlank String format, @NotNull List<Integer> students,
+            @NotNull List<Integer> columns, boolean codes) {}
+
+    @GetMapping("/api/table")
+    TableView table(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
+        return table.view(Who.parse(who), year, asOf);
+    }
+
+    @PostMapping(path = "/api/table/export", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<byte[]> export(@Valid @RequestBody ExportForm form) {
+        TableExport export = new TableExport(table.view(Who.parse(form.who()), form.year(), form.asOf()), form.students(), form.columns(), form.codes());
+        byte[] bytes = switch (form.format()) {
+            case "csv" -> CsvAnswer.text(export.csv()).getBytes(StandardCharsets.UTF_8);
+            case "xlsx" -> export.xlsx();
+            default -> throw Refusal.invalid("format", "The table is taken out as csv or xlsx.");
+        };
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).header(HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment().filename("screening-" + form.asOf() + "." + form.format()).build().toString()).body(bytes);
+    }
+}

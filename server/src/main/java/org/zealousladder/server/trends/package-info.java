@@ -1,2 +1,0 @@
-/** Trends: each monitored student's scores, trend, goal line and proposed decision on one measure. */
-package org.zealousladder.server.trends;

@@ -1,0 +1,195 @@
+package org.zealousladder.server.exchange.records;
+
+import org.zealousladder.server.ServerTest;
+
+import org.zealousladder.server.TestServer;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.exchange.records.ImportResult;
+import tools.jackson.databind.JsonNode;
+
+/** Files on their way in: good, bad, odd, twice, and from the wrong school. */
+class ImportTest extends ServerTest {
+    private static final String HEADER = "student,measure,date,score,status";
+
+    private int scores() {
+        return asking(Viewer.SYSTEM, () -> db.sql("select count(*) from scores_score").query(Integer.class).single());
+    }
+
+    private static void assertCounts(ImportResult r, int added, int changed, int unchanged, int refused) {
+        assertEquals(List.of(added, changed, unchanged, refused), List.of(r.added(), r.changed(), r.unchanged(), r.refused()), r.toString());
+    }
+
+    @Test
+    void theSameFileTwiceChangesNothing() {
+        Path file = TestServer.csv(HEADER, "S1001,maze,2026-03-02,12,scored", "S1002,maze,2026-03-02,,absent");
+        assertCounts(imports.take(file), 2, 0, 0, 0);
+        int before = scores();
+        assertCounts(imports.take(file), 0, 0, 2, 0);
+        assertEquals(before, scores());
+    }
+
+    @Test
+    void aChangedScoreSupersedesTheOldOne() {
+        imports.take(TestServer.csv(HEADER, "S1003,maze,2026-03-02,12,scored"));
+        int before = scores();
+        assertCounts(imports.take(TestServer.csv(HEADER, "S1003,maze,2026-03-02,14,scored")), 0, 1, 0, 0);
+        assertEquals(before + 1, scores());
+        List<Double> current = asking(Viewer.SYSTEM, () -> db.sql("""
+                select c.value from scores_score o join scores_score c on c.id = o.superseded_by where o.value = 12 and o.taken_on = '2026-03-02' and c.value = 14""")
+                .query(Double.class).list());
+        assertEquals(List.of(14.0), current);
+    }
+
+    @Test
+    void badRowsAreRefusedWithRowColumnAndReasonAndTheRestIsTaken() {
+        ImportResult r = imports.take(TestServer.csv(HEADER, "S1004,maze,2026-03-03,11,scored", "S1005,maze,2026-02-30,11,scored",
+                "S1006,maze,2026-03-03,eleven,scored", "", "S1007,maze,2026-03-03,999,scored", ",maze,2026-03-03,11,scored", "S1008,maze,2026-03-03,11,sick",
+                "S1009,maze,2026-03-03,NaN,scored", "S1010,maze,2026-03-03,11.5,scored", "S1011,maze,2026-03-20,11,scored", "S9999,maze,2026-03-03,11,scored",
+                "S1012,maize,2026-03-03,11,scored", "S1013,maze,2026-03-03,,scored", "S1014,maze,2026-03-03,5,absent"));
+        assertCounts(r, 1, 0, 0, 12);
+        Map<Integer, String> columns = new java.util.TreeMap<>();
+        r.refusals().forEach(x -> columns.put(x.row(), x.column()));
+        assertEquals("{3=date, 4=score, 6=score, 7=student, 8=status, 9=score, 10=score, 11=date, 12=student, 13=measure, 14=score, 15=score}", columns.toString());
+        assertTrue(r.refusals().get(0).message().contains("not a day in the calendar"));
+        assertTrue(r.notices().stream().anyMatch(n -> n.contains("S9999")), "unknown students are said before anything is written");
+    }
+
+    @Test
+    void twoRowsThatDisagreeAreNotBothTaken() {
+        ImportResult r = imports.look(TestServer.csv(HEADER, "S1015,maze,2026-03-04,11,scored", "S1016,maze,2026-03-04,9,scored",
+                "S1015,maze,2026-03-04,12,scored", "S1016,maze,2026-03-04,9,scored"));
+        assertCounts(r, 2, 0, 1, 1);
+        assertEquals(4, r.refusals().get(0).row());
+        assertTrue(r.refusals().get(0).message().startsWith("Row 2 has the same student, measure, date"), r.refusals().get(0).message());
+    }
+
+    @Test
+    void orderDelimiterBomAndExtraColumnsAreUnderstood() throws IOException {
+        Path file = TestServer.csv("\uFEFFScore;Teacher;DATE;Measure;Student", "12;Ms \"\"X\"\";2026-03-05;maze;S1017", "\"13\";\"a;b\nc\";2026-03-05;maze;S1018");
+        Files.writeString(file, Files.readString(file).replace("Ms \"\"X\"\"", "\"Ms \"\"X\"\"\""));
+        ImportResult r = imports.look(file);
+        assertCounts(r, 2, 0, 0, 0);
+        assertEquals("semicolon", r.delimiter());
+        assertTrue(r.notices().get(0).contains("teacher"));
+        assertTrue(r.notices().get(1).contains("another order"));
+        assertCounts(imports.look(TestServer.csv("student\tmeasure\tdate\tscore", "S1017\tmaze\t2026-03-05\t12")), 1, 0, 0, 0);
+    }
+
+    @Test
+    void aFileThatIsNoneOfOursSaysWhatIsMissing() throws IOException {
+        assertTrue(refusal(TestServer.csv("student,measure,score", "S1,maze,3")).contains("it lacks: date"));
+        assertTrue(refusal(TestServer.csv("a,b", "1,2")).contains("none of the files we know"));
+        assertTrue(refusal(TestServer.csv("student,student,measure,date,score", "1,2,3,4,5")).contains("stands twice"));
+        Path empty = TestServer.csv();
+        Files.writeString(empty, "");
+        assertTrue(refusal(empty).contains("is empty"));
+        Path latin = TestServer.csv();
+        Files.write(latin, "student,measure,date,score\nJosé,maze,2026-03-02,4\n".getBytes(StandardCharsets.ISO_8859_1));
+        assertTrue(refusal(latin).contains("not UTF-8"));
+        ImportResult open = imports.look(TestServer.csv(HEADER, "S1001,maze,2026-03-02,4,scored", "\"S1002,maze,2026-03-02,4,scored", "S1003,maze,2026-03-02,4,scored"));
+        assertEquals(1, open.refused());
+        assertTrue(open.refusals().get(0).message().contains("quote"));
+    }
+
+    private String refusal(Path file) {
+        return assertThrows(Refusal.class, () -> imports.look(file)).getMessage();
+    }
+
+    @Test
+    void aPreviewIsTakenOnceAndOnlyWhileItIsTrue() throws Exception {
+        Viewer teacher = person("r.oduya");
+        int kid = student("Caspian Ng");
+        String code = asking(Viewer.SYSTEM, () -> db.sql("select code from roster_student where id = :id").param("id", kid).query(String.class).single());
+        Path file = TestServer.csv(HEADER, code + ",maze,2026-03-06,20,scored", "S1001,maze,2026-03-06,20,scored", code + ",maze,2026-03-06,x,scored");
+        JsonNode preview = body(upload(teacher, file).andExpect(status().isOk()).andExpect(jsonPath("$.result.added").value(1))
+                .andExpect(jsonPath("$.result.refused").value(2)));
+        long id = preview.get("id").asLong();
+        String refused = read(teacher, "/api/records/imports/" + id + "/refused.csv").andExpect(status().isOk()).andReturn().getResponse().getContentAsString();
+        assertEquals(3, refused.lines().count());
+        read(person("b.calder"), "/api/records/imports/" + id + "/refused.csv").andExpect(status().isNotFound());
+
+        send(teacher, "/api/scores", Map.of("studentId", kid, "measureId", measure("maze"), "takenOn", "2026-03-06", "value", 20, "status", "scored"));
+        send(teacher, "/api/records/imports/" + id + "/acceptance", Map.of()).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(Matchers.containsString("have changed since")));
+
+        Path next = TestServer.csv(HEADER, code + ",maze,2026-03-09,21,scored");
+        long second = body(upload(teacher, next)).get("id").asLong();
+        int before = scores();
+        send(teacher, "/api/records/imports/" + second + "/acceptance", Map.of()).andExpect(status().isOk());
+        assertEquals(before + 1, scores());
+        send(teacher, "/api/records/imports/" + second + "/acceptance", Map.of()).andExpect(status().isConflict());
+        assertEquals(before + 1, scores());
+    }
+
+    @Test
+    void aFileOverTheLimitIsRefusedInWordsAndLeavesNothing() {
+        java.io.InputStream endless = new java.io.InputStream() {
+            @Override
+            public int read() {
+                return 'a';
+            }
+
+            @Override
+            public int read(byte[] into, int from, int length) {
+                return length;
+            }
+        };
+        Refusal refusal = assertThrows(Refusal.class, () -> imports.preview("big.csv", endless));
+        assertTrue(refusal.getMessage().startsWith("The file is larger than 100 MB."));
+        assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from records_upload where file_name = 'big.csv'").query(Integer.class).single()));
+    }
+
+    @Test
+    void rosterFilesAreForAdministrators() throws Exception {
+        upload(person("r.oduya"), TestServer.csv("school,name", "X,Another school")).andExpect(status().isForbidden());
+    }
+
+    @Test
+    void enrolmentsMayNotOverlapAndAMoveIsOneFile() {
+        assertCounts(imports.take(TestServer.csv("student,given_name,family_name", "M1,Mo,Ver")), 1, 0, 0, 0);
+        String header = "student,class,from,to";
+        assertCounts(imports.take(TestServer.csv(header, "M1,2025-PUFFIN,2025-08-25,")), 1, 0, 0, 0);
+        ImportResult clash = imports.look(TestServer.csv(header, "M1,2025-TERN,2026-01-12,"));
+        assertCounts(clash, 0, 0, 0, 1);
+        assertTrue(clash.refusals().get(0).message().contains("another class at that time"));
+        assertCounts(imports.take(TestServer.csv(header, "M1,2025-PUFFIN,2025-08-25,2026-01-09", "M1,2025-TERN,2026-01-12,")), 1, 1, 0, 0);
+        ImportResult inside = imports.look(TestServer.csv(header, "M1,2025-TERN,2026-01-12,2026-02-01", "M1,2025-PUFFIN,2026-01-20,"));
+        assertCounts(inside, 0, 1, 0, 1);
+    }
+
+    @Test
+    void cutsThatMakeNoLadderAreRefusedAndAChangeKeepsTheOldLadder() {
+        String header = "measure,grade,year,window,band,tier,from_score";
+        ImportResult two = imports.look(TestServer.csv(header, "maze,3,2025-26,Winter,Low,2,", "maze,3,2025-26,Winter,Lower,3,"));
+        assertEquals(2, two.refused());
+        ImportResult changed = imports.take(TestServer.csv(header, "maze,3,2025-26,Winter,Secure,1,15", "maze,3,2025-26,Winter,Within reach,2,12",
+                "maze,3,2025-26,Winter,Needs a lift,3,"));
+        assertEquals(3, changed.changed());
+        assertEquals(2, asking(Viewer.SYSTEM, () -> db.sql("""
+                select count(*) from measures_ladder l join measures_cut_set s on s.id = l.set_id and s.code = 'local' join measures_window w on w.id = l.window_id join roster_year y on y.id = w.year_id
+                 where l.measure_id = :m and l.grade = 3 and w.name = 'Winter' and y.name = '2025-26'""").param("m", measure("maze")).query(Integer.class).single()));
+    }
+
+    @Test
+    void windowsThatOverlapAreRefused() {
+        ImportResult r = imports.look(TestServer.csv("year,window,opens,closes", "2025-26,Extra,2026-01-20,2026-01-30", "2025-26,Late,2026-06-01,2026-06-05",
+                "2025-26,Later,2026-06-05,2026-06-08", "2025-26,Odd,2026-06-20,2026-06-10"));
+        assertCounts(r, 1, 0, 0, 3);
+    }
+}

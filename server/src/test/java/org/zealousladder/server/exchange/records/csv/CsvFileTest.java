@@ -1,0 +1,102 @@
+package org.zealousladder.server.exchange.records.csv;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.IOException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class CsvFileTest {
+    @TempDir
+    Path folder;
+
+    private Path file(String text, Charset charset) throws IOException {
+        return Files.write(folder.resolve("a.csv"), text.getBytes(charset));
+    }
+
+    private List<List<String>> rows(String text) throws IOException, BadCsvException {
+        List<List<String>> rows = new ArrayList<>();
+        try (CsvFile csv = CsvFile.open(file(text, StandardCharsets.UTF_8))) {
+            for (CsvRecord r = csv.nextRow(); r != null; r = csv.nextRow()) {
+                List<String> row = new ArrayList<>(List.of(Integer.toString(csv.rowNumber())));
+                row.addAll(r.getFields());
+                rows.add(row);
+            }
+        }
+        return rows;
+    }
+
+    @Test
+    void rowsAreNumberedAsASpreadsheetNumbersThem() throws Exception {
+        assertEquals(List.of(List.of("2", "1", "2"), List.of("4", "3", "4"), List.of("5", "5\n6", "7"), List.of("6", "8", "9")),
+                rows("a,b\n1,2\n\n3,4\n\"5\n6\",7\n8,9\n"));
+    }
+
+    @Test
+    void rowsOfEmptyCellsArePassedOverButCounted() throws Exception {
+        assertEquals(List.of(List.of("4", "x", "y")), rows("a,b\n,\n  ,\nx,y\n"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {",", ";", "\t"})
+    void theDelimiterIsTheOneTheHeaderHas(String delimiter) throws Exception {
+        try (CsvFile csv = CsvFile.open(file(String.join(delimiter, "student", "measure", "\"a,b;c\td\"") + "\n", StandardCharsets.UTF_8))) {
+            assertEquals(delimiter.charAt(0), csv.delimiter());
+            assertEquals(3, csv.header().size());
+        }
+    }
+
+    @Test
+    void aByteOrderMarkAndWindowsLineEndsAreNoMatter() throws Exception {
+        try (CsvFile csv = CsvFile.open(file("\uFEFF Student ,DATE\r\nA,2026-01-05\r\n", StandardCharsets.UTF_8))) {
+            assertEquals(List.of("student", "date"), csv.header());
+            assertEquals("2026-01-05", csv.nextRow().getField(1));
+            assertNull(csv.nextRow());
+        }
+    }
+
+    @Test
+    void lettersOfAllScriptsComeThrough() throws Exception {
+        assertEquals("Søren Łukasz 春 أمل", rows("name\nSøren Łukasz 春 أمل\n").get(0).get(1));
+    }
+
+    @Test
+    void otherEncodingsAreNamed() throws IOException {
+        Path latin = file("name\nJosé\n", StandardCharsets.ISO_8859_1);
+        BadCsvException e = assertThrows(BadCsvException.class, () -> {
+            try (CsvFile csv = CsvFile.open(latin)) {
+                csv.nextRow();
+            }
+        });
+        assertTrue(e.getMessage().contains("not UTF-8"));
+        Path wide = file("\uFEFFname\nx\n", StandardCharsets.UTF_16LE);
+        assertTrue(assertThrows(BadCsvException.class, () -> CsvFile.open(wide)).getMessage().contains("UTF-16"));
+    }
+
+    @Test
+    void anEmptyFileAndATwiceNamedColumnAreRefused() throws IOException {
+        Path empty = file("", StandardCharsets.UTF_8);
+        assertTrue(assertThrows(BadCsvException.class, () -> CsvFile.open(empty)).getMessage().contains("empty"));
+        Path twice = file("a, A\n", StandardCharsets.UTF_8);
+        assertTrue(assertThrows(BadCsvException.class, () -> CsvFile.open(twice)).getMessage().contains("twice"));
+    }
+
+    @Test
+    void aQuoteThatIsNeverClosedIsSeen() throws Exception {
+        try (CsvFile csv = CsvFile.open(file("a,b\n\"1,2\n3,4\n", StandardCharsets.UTF_8))) {
+            assertTrue(csv.breaksOff(csv.nextRow()));
+        }
+    }
+}

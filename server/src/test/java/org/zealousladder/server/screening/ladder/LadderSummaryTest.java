@@ -1,0 +1,57 @@
+package org.zealousladder.server.screening.ladder;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.Cell;
+
+class LadderSummaryTest {
+    private static final Window AUTUMN = new Window(1, 1, "Autumn", LocalDate.of(2025, 9, 8), LocalDate.of(2025, 9, 19));
+    private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
+    private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
+
+    private static Cell in(int band, boolean close) {
+        return new Cell("scored", 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close, null);
+    }
+
+    private static Cell none() {
+        return new Cell("none", null, null, null, null, null, null, false, null);
+    }
+
+    private static LadderRow row(Cell before, Cell now) {
+        return new LadderRow(STUDENT, null, List.of(before, now), null);
+    }
+
+    @Test
+    void movesAreCountedBothWaysAndTheUnsureAreNamed() {
+        List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)), row(in(1, false), in(1, false)));
+        assertEquals("Two moved up a band since autumn, one moved down. Two stand close enough to a rung to be unsure.",
+                LadderSummary.of(List.of(AUTUMN, WINTER), rows));
+    }
+
+    @Test
+    void whoHasOnlyOneScoreHasNotMoved() {
+        assertEquals(0, LadderSummary.move(row(none(), in(2, false))));
+        assertEquals("Nobody changed band since autumn.", LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(none(), in(2, false)), row(in(0, false), none()))));
+    }
+
+    @Test
+    void oneCloseCallIsSingular() {
+        List<LadderRow> rows = new ArrayList<>(List.of(row(in(1, false), in(1, true))));
+        assertEquals("Nobody changed band since autumn. One stands close enough to a rung to be unsure.", LadderSummary.of(List.of(AUTUMN, WINTER), rows));
+    }
+
+    @Test
+    void withoutASeasonOrAStudentThereIsNothingToSay() {
+        assertEquals("", LadderSummary.of(List.of(), List.of(row(none(), none()))));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of()));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null))));
+    }
+}

@@ -1,0 +1,77 @@
+import { useQuery } from '@tanstack/react-query';
+import { useContext } from 'react';
+import { api, data } from '../../../api/client';
+import { longDay } from '../../../lib/format';
+import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
+import { ImportBox } from './ImportBox';
+
+export default function RecordsPage() {
+  const state = useContext(ScopeContext);
+  return (
+    <div className="grid lg:grid-cols-[1fr_300px] gap-x-12 gap-y-8">
+      <section aria-labelledby="import" className="min-w-0">
+        <h1 id="import" className="text-[17px] font-[650] tracking-tight m-0">
+          Bring records in
+        </h1>
+        <p className="text-soft mt-0.5 mb-3">
+          A CSV file, with the names of its columns in the first row. You see what it would do before anything is saved.
+        </p>
+        <ImportBox />
+      </section>
+      <div className="flex flex-col gap-8">
+        {state && <Export state={state} />}
+        <Formats />
+      </div>
+    </div>
+  );
+}
+
+function Export({ state }: { state: ScopeState }) {
+  const { scope, choices } = state;
+  const query = new URLSearchParams({ who: scope.who, year: String(scope.year), asOf: scope.asOf });
+  const measure = choices.measures.find((m) => m.id === scope.measure);
+  const one = new URLSearchParams(query);
+  one.set('measure', String(scope.measure));
+  const link = 'block py-1.5 border-t border-hair text-act font-semibold text-[14px] no-underline hover:underline';
+  return (
+    <section aria-labelledby="export">
+      <h2 id="export" className="text-[17px] font-[650] tracking-tight m-0">
+        Take scores out
+      </h2>
+      <p className="text-soft mt-0.5 mb-2 text-[14px]">
+        {whoWords(scope.who, choices)}, as known on {longDay(scope.asOf)}, in the form that can be brought in again.
+      </p>
+      <a className={link} href={`/api/records/scores.csv?${one}`} download>
+        {measure?.name} (CSV)
+      </a>
+      <a className={link} href={`/api/records/scores.csv?${query}`} download>
+        All measures of the year (CSV)
+      </a>
+    </section>
+  );
+}
+
+function Formats() {
+  const kinds = useQuery({ queryKey: ['kinds'], queryFn: () => data(api.GET('/api/records/kinds')) });
+  return (
+    <section aria-labelledby="formats">
+      <h2 id="formats" className="text-[17px] font-[650] tracking-tight m-0">
+        Which files
+      </h2>
+      <p className="text-soft mt-0.5 mb-2 text-[14px]">
+        The kind is told from the columns. Their order does not matter; comma, semicolon or tab; dates like 2026-03-13.
+      </p>
+      <dl className="m-0 text-[13.5px]">
+        {kinds.data?.map((k) => (
+          <div key={k.kind} className="border-t border-hair py-1.5">
+            <dt className="font-semibold first-letter:uppercase">{k.label}</dt>
+            <dd className="m-0 text-soft break-words">
+              {k.columns.join(', ')}
+              {k.optional.length > 0 && <>; if you like {k.optional.join(', ')}</>}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

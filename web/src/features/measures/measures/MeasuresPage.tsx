@@ -1,0 +1,151 @@
+import { type FormEvent, useState } from 'react';
+import type { Problem } from '../../../api/client';
+import type { FullMeasure } from '../../../api/types';
+import { score } from '../../../lib/format';
+import { useScope } from '../../../lib/scope';
+import { SETUP } from '../../../lib/views';
+import { Button } from '../../../ui/Button';
+import { Dialog } from '../../../ui/Dialog';
+import { Field } from '../../../ui/Field';
+import { Complaint, Failed, Loading } from '../../../ui/States';
+import { SubNav } from '../../../ui/SubNav';
+import { useMeasures, useSaveMeasure } from './queries';
+import { RuleDialog } from './RuleDialog';
+
+const RULES: Record<string, string> = {
+  chance: 'chance of the goal',
+  trend: 'trend against the goal line',
+  'last-points': 'last points against the goal line',
+};
+const CELL = 'border-b border-hair py-1 pr-4';
+
+/** The measures with their properties. */
+export default function MeasuresPage() {
+  const { live } = useScope();
+  const setup = useMeasures();
+  const [editing, setEditing] = useState<FullMeasure | null>(null);
+  const [ruling, setRuling] = useState<FullMeasure | null>(null);
+  if (setup.isPending) return <Loading label="Opening the measures ..." />;
+  if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
+  const may = setup.data.mayChange && live;
+  return (
+    <>
+      <SubNav label="Setup" pages={SETUP} />
+      <h1 className="text-[15px] font-semibold m-0">Measures</h1>
+      <p className="text-soft mt-0.5 mb-3">
+        New measures come in by a file under Records.{!may && ' Measures are changed by administrators.'}
+      </p>
+      <div className="relative overflow-x-auto">
+        <table className="border-collapse text-[14px] w-full">
+          <thead>
+            <tr className="text-left text-soft text-[12.5px]">
+              {['Measure', 'Area', 'Unit', 'Range', 'Decimals', 'Better', 'Error (SEM)', 'Decided by', ''].map((h) => (
+                <th key={h} scope="col" className="font-medium pb-1 pr-4 border-b border-line">
+                  {h || <span className="sr-only">Change</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {setup.data.measures.map((m) => (
+              <tr key={m.id}>
+                <td className={`${CELL} font-semibold`}>{m.name}</td>
+                <td className={CELL}>{m.area}</td>
+                <td className={CELL}>{m.unit}</td>
+                <td className={CELL}>
+                  {score(m.lowest)} to {score(m.highest)}
+                </td>
+                <td className={CELL}>{m.decimals}</td>
+                <td className={CELL}>{m.better}</td>
+                <td className={CELL}>{m.sem === undefined ? 'not stated' : score(m.sem)}</td>
+                <td className={CELL}>
+                  {RULES[m.rule] ?? m.rule}
+                  {m.kind === 'probe' && (
+                    <Button
+                      className="py-0! ml-2"
+                      aria-label={`${may ? 'Change' : 'See'} the rule of ${m.name}`}
+                      onClick={() => setRuling(m)}
+                    >
+                      {may ? 'Change' : 'See'}
+                    </Button>
+                  )}
+                </td>
+                <td className={`${CELL} text-right`}>
+                  {may && (
+                    <Button className="py-0!" aria-label={`Change ${m.name}`} onClick={() => setEditing(m)}>
+                      Change
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {ruling && <RuleDialog measure={ruling} may={may} onClose={() => setRuling(null)} />}
+      <Dialog open={editing !== null} onClose={() => setEditing(null)} title={`Change ${editing?.name ?? ''}`}>
+        {editing && <MeasureForm measure={editing} onDone={() => setEditing(null)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function MeasureForm({ measure, onDone }: { measure: FullMeasure; onDone: () => void }) {
+  const save = useSaveMeasure();
+  const [form, setForm] = useState({
+    name: measure.name,
+    area: measure.area,
+    unit: measure.unit,
+    lowest: String(measure.lowest),
+    highest: String(measure.highest),
+    decimals: String(measure.decimals),
+    sem: measure.sem === undefined ? '' : String(measure.sem),
+  });
+  const problem = save.error as Problem | null;
+  const number = (text: string) => Number(text.replace(',', '.'));
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    save.mutate(
+      {
+        id: measure.id,
+        name: form.name,
+        area: form.area,
+        unit: form.unit,
+        lowest: number(form.lowest),
+        highest: number(form.highest),
+        decimals: number(form.decimals),
+        sem: form.sem.trim() === '' ? undefined : number(form.sem),
+      },
+      { onSuccess: onDone },
+    );
+  };
+  const field = (key: keyof typeof form, label: string, hint?: string, needed = true) => (
+    <Field label={label} hint={hint} error={problem?.field === key ? problem.message : undefined}>
+      <input
+        required={needed}
+        value={form[key]}
+        inputMode={['lowest', 'highest', 'decimals', 'sem'].includes(key) ? 'decimal' : 'text'}
+        pattern={['lowest', 'highest', 'decimals', 'sem'].includes(key) ? '-?[0-9]+([.,][0-9]+)?' : undefined}
+        onChange={(e) => setForm({ ...form, [key]: e.target.value })}
+      />
+    </Field>
+  );
+  return (
+    <form onSubmit={submit} className="grid grid-cols-2 gap-3">
+      {field('name', 'Name')}
+      {field('area', 'Area')}
+      {field('unit', 'Unit')}
+      {field('decimals', 'Decimals')}
+      {field('lowest', 'Lowest score')}
+      {field('highest', 'Highest score')}
+      {field('sem', 'Standard error of measurement', 'Empty when the measure states none', false)}
+      <div className="col-span-2">{problem && !problem.field && <Complaint error={problem} />}</div>
+      <div className="col-span-2 flex gap-4">
+        <Button look="solid" type="submit" disabled={save.isPending}>
+          Save the measure
+        </Button>
+        <Button onClick={onDone}>Cancel</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,31 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type Body, useChange } from '../../../api/changes';
+import { api, data } from '../../../api/client';
+import type { DecisionRuleForm } from '../../../api/types';
+import type { Scope } from '../../../lib/scope';
+
+export function useMeasures() {
+  return useQuery({ queryKey: ['records', 'measures'], queryFn: () => data(api.GET('/api/measures')) });
+}
+
+/** Whose proposals would differ under other settings of a rule. */
+export function useRuleEffect(scope: Scope, form: DecisionRuleForm | undefined) {
+  const { who, year, asOf } = scope;
+  return useQuery({
+    queryKey: ['records', 'rule-effect', who, year, asOf, form],
+    queryFn: () =>
+      data(
+        api.POST('/api/trends/rule-effect', { params: { query: { who, year, asOf } }, body: form as DecisionRuleForm }),
+      ),
+    enabled: form !== undefined,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export const useSaveMeasure = () => useChange((body: Body<'/api/measures'>) => api.POST('/api/measures', { body }));
+
+export const useSaveWindow = () =>
+  useChange((body: Body<'/api/measures/windows'>) => api.POST('/api/measures/windows', { body }));
+
+export const useSaveRule = () =>
+  useChange((body: Body<'/api/measures/rule'>) => api.POST('/api/measures/rule', { body }));

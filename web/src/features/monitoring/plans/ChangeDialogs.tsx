@@ -1,0 +1,170 @@
+import { type FormEvent, type ReactNode, useState } from 'react';
+import type { Problem } from '../../../api/client';
+import type { Plan, Strategy } from '../../../api/types';
+import { useScope } from '../../../lib/scope';
+import { type WayDraft, WayFields, wayBody, wayOf } from '../../../parts/plans/WayFields';
+import { OUTCOMES } from '../../../parts/plans/words';
+import { Dialog } from '../../../ui/Dialog';
+import { Field } from '../../../ui/Field';
+import { FormButtons } from '../../../ui/FormButtons';
+import { Complaint } from '../../../ui/States';
+import { useAmendPlan, useChangePlan, useClosePlan } from './queries';
+
+interface Props {
+  plan: Plan;
+  who: string;
+  onClose: () => void;
+}
+
+function Frame({
+  title,
+  verb,
+  busy,
+  problem,
+  fields,
+  onSubmit,
+  onClose,
+  children,
+}: {
+  title: string;
+  verb: string;
+  busy: boolean;
+  problem: Problem | null;
+  /** Fields whose error is shown beside them. */
+  fields: string[];
+  onSubmit: () => void;
+  onClose: () => void;
+  children: ReactNode;
+}) {
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    onSubmit();
+  };
+  return (
+    <Dialog open onClose={onClose} title={title}>
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        {children}
+        {problem && !fields.includes(problem.field ?? '') && <Complaint error={problem} />}
+        <FormButtons verb={verb} disabled={busy} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}
+
+/** From a day on, the plan is carried out otherwise: a new phase, drawn as a tick on the charts. */
+export function ChangePlan({ plan, who, strategies, onClose }: Props & { strategies: Strategy[] }) {
+  const { choices } = useScope();
+  const change = useChangePlan();
+  const [starts, setStarts] = useState(choices.today);
+  const [reason, setReason] = useState('');
+  const [way, setWay] = useState<WayDraft>(wayOf(plan.phases.at(-1), strategies));
+  const problem = change.error as Problem | null;
+  const error = (field: string) => (problem?.field === field ? problem.message : undefined);
+  return (
+    <Frame
+      title={`Change the plan: ${who}`}
+      verb="Change the plan"
+      busy={change.isPending}
+      problem={problem}
+      fields={['starts', 'reason', 'strategy', 'way.strategy', 'way.minutes', 'way.perWeek']}
+      onSubmit={() => change.mutate({ id: plan.id, starts, way: wayBody(way, reason) }, { onSuccess: onClose })}
+      onClose={onClose}
+    >
+      <Field label="From" hint="The trend starts anew from this day" error={error('starts')}>
+        <input type="date" required value={starts} onChange={(e) => setStarts(e.target.value)} className="w-44" />
+      </Field>
+      <WayFields way={way} strategies={strategies} onChange={setWay} problem={problem} />
+      <Field label="Why it changes" error={error('reason')}>
+        <textarea rows={2} required maxLength={1000} value={reason} onChange={(e) => setReason(e.target.value)} />
+      </Field>
+    </Frame>
+  );
+}
+
+/** What worries us, what counts as success, the last day: without a new phase. */
+export function AmendPlan({ plan, who, onClose }: Props) {
+  const amend = useAmendPlan();
+  const [worry, setWorry] = useState(plan.worry);
+  const [success, setSuccess] = useState(plan.success ?? '');
+  const [ends, setEnds] = useState(plan.ends);
+  const problem = amend.error as Problem | null;
+  const error = (field: string) => (problem?.field === field ? problem.message : undefined);
+  return (
+    <Frame
+      title={`Words and last day: ${who}`}
+      verb="Save"
+      busy={amend.isPending}
+      problem={problem}
+      fields={['worry', 'ends']}
+      onSubmit={() =>
+        amend.mutate({ id: plan.id, worry, success: success.trim() || undefined, ends }, { onSuccess: onClose })
+      }
+      onClose={onClose}
+    >
+      <Field label="What worries us" error={error('worry')}>
+        <textarea rows={2} required maxLength={1000} value={worry} onChange={(e) => setWorry(e.target.value)} />
+      </Field>
+      <Field label="What counts as success">
+        <textarea rows={2} maxLength={1000} value={success} onChange={(e) => setSuccess(e.target.value)} />
+      </Field>
+      <Field label="Last day" error={error('ends')}>
+        <input type="date" required value={ends} onChange={(e) => setEnds(e.target.value)} className="w-44" />
+      </Field>
+    </Frame>
+  );
+}
+
+/** The plan ends; what came of it stays on the student's page. */
+export function ClosePlan({ plan, who, onClose }: Props) {
+  const { choices } = useScope();
+  const close = useClosePlan();
+  const [on, setOn] = useState(choices.today);
+  const [outcome, setOutcome] = useState('');
+  const [note, setNote] = useState('');
+  const problem = close.error as Problem | null;
+  return (
+    <Frame
+      title={`Close the plan: ${who}`}
+      verb="Close the plan"
+      busy={close.isPending}
+      problem={problem}
+      fields={['on']}
+      onSubmit={() =>
+        close.mutate({ id: plan.id, on, outcome, note: note.trim() || undefined }, { onSuccess: onClose })
+      }
+      onClose={onClose}
+    >
+      {plan.success && <p className="m-0 text-soft">Success was to be: {plan.success}</p>}
+      {plan.tooLittle && (
+        <p className="m-0">
+          Only {plan.given} of {plan.planned} sessions were given. A plan that was not given cannot have failed.
+        </p>
+      )}
+      <Field label="What came of it">
+        <select required value={outcome} onChange={(e) => setOutcome(e.target.value)}>
+          <option value="" disabled>
+            Choose
+          </option>
+          {Object.entries(OUTCOMES).map(([code, words]) => (
+            <option key={code} value={code}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Last day it ran" error={problem?.field === 'on' ? problem.message : undefined}>
+        <input
+          type="date"
+          required
+          max={choices.today}
+          value={on}
+          onChange={(e) => setOn(e.target.value)}
+          className="w-44"
+        />
+      </Field>
+      <Field label="In words (if you like)">
+        <textarea rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} />
+      </Field>
+    </Frame>
+  );
+}

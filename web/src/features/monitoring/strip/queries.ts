@@ -1,0 +1,20 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type Body, useChange } from '../../../api/changes';
+import { api, data } from '../../../api/client';
+import type { Scope } from '../../../lib/scope';
+
+/** Read again now and then, so that two people who enter at once see each other's scores. */
+export function useStrip(scope: Scope, day: string) {
+  const { who, measure, year } = scope;
+  const query = { who, measure, year, day };
+  return useQuery({
+    queryKey: ['entry', 'strip', query],
+    queryFn: () => data(api.GET('/api/strip', { params: { query } })),
+    refetchInterval: 15_000,
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export const useClassMedian = () =>
+  useChange((body: Body<'/api/strip/median'>) => api.POST('/api/strip/median', { body }));

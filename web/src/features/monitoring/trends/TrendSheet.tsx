@@ -1,0 +1,203 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
+import { commonFrame } from '../../../charts/scales';
+import { TrendChart } from '../../../charts/TrendChart';
+import { longDay, percent, plural, score } from '../../../lib/format';
+import { useNames } from '../../../lib/names';
+import { className, useScope } from '../../../lib/scope';
+import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
+import { DecisionLog } from '../../../parts/decisions/DecisionLog';
+import { type DrawnGoal, GoalForm } from '../../../parts/goals/GoalForm';
+import { PlanNote } from '../../../parts/plans/PlanNote';
+import { Button } from '../../../ui/Button';
+import { DecisionWord } from '../../../ui/Decision';
+import { Dialog } from '../../../ui/Dialog';
+import { Failed, Loading } from '../../../ui/States';
+import { useTrendDetail } from './queries';
+import { ScoreForm } from './ScoreForm';
+import { ScoreHistory } from './ScoreHistory';
+
+interface Props {
+  student: number;
+  peers: PeerMedian[];
+  /** Whether to begin at the score field. */
+  enter: boolean;
+  onClose: () => void;
+}
+
+/** One student on one measure, opened large: see, enter, correct, set the goal, decide. */
+export function TrendSheet({ student, peers, enter, onClose }: Props) {
+  const { scope, choices } = useScope();
+  const { nameOf } = useNames();
+  const detail = useTrendDetail(student, scope.measure, scope.asOf);
+  const measure = choices.measures.find((m) => m.id === scope.measure);
+  const card = detail.data?.card.student.id === student ? detail.data.card : undefined;
+  return (
+    <Dialog
+      open
+      size="wide"
+      onClose={onClose}
+      title={
+        card ? (
+          <span>
+            {nameOf(card.student)}{' '}
+            <span className="text-soft font-normal text-[15px]">
+              {card.measure.name}, {card.measure.unit} · {className(card.student.className)}
+            </span>
+          </span>
+        ) : (
+          (measure?.name ?? 'Trend')
+        )
+      }
+    >
+      {detail.isError ? (
+        <Failed error={detail.error} again={() => detail.refetch()} />
+      ) : !card || !detail.data ? (
+        <Loading label="Fitting the trend ..." />
+      ) : (
+        <Body detail={detail.data} peers={peers} enter={enter} />
+      )}
+    </Dialog>
+  );
+}
+
+function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian[]; enter: boolean }) {
+  const { live, link } = useScope();
+  const { card } = detail;
+  const [marked, setMarked] = useState<number>();
+  const [editingGoal, setEditingGoal] = useState(false);
+  const [draft, setDraft] = useState<DrawnGoal>();
+  const [deciding, setDeciding] = useState<DecisionKind | null>(null);
+  const frame = commonFrame([card], {
+    goals: [...detail.replacedGoals, ...(draft ? [draft] : [])],
+    peers,
+  });
+  return (
+    <div className="grid lg:grid-cols-[1fr_300px] gap-x-8 gap-y-5">
+      <div className="min-w-0">
+        <Verdict detail={detail} />
+        <TrendChart
+          card={card}
+          frame={frame}
+          width={860}
+          height={370}
+          size="large"
+          peers={peers}
+          replacedGoals={detail.replacedGoals}
+          marked={marked}
+          draft={draft}
+        />
+        {live && card.decision && (
+          <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
+            <span className="text-soft text-[14px]">Your decision:</span>
+            {offered(card.decision.kind).map((o, i) => (
+              <Button
+                key={o.kind}
+                look={i === 0 && !card.settledUntil ? 'line' : 'plain'}
+                onClick={() => setDeciding(o.kind)}
+              >
+                {o.label}
+              </Button>
+            ))}
+          </div>
+        )}
+        <DecisionLog decisions={detail.decisions} />
+      </div>
+      <div className="flex flex-col gap-5 min-w-0">
+        {live && <ScoreForm card={card} focus={enter} />}
+        <section aria-labelledby="goal-heading">
+          <h3 id="goal-heading" className="text-[15px] font-semibold m-0">
+            Goal
+          </h3>
+          {editingGoal ? (
+            <GoalForm card={card} onDraw={setDraft} onDone={() => setEditingGoal(false)} />
+          ) : (
+            <>
+              <p className="m-0 text-soft text-[14px]">
+                {card.goal
+                  ? `${score(card.goal.goalScore)} by ${longDay(card.goal.goalDate)}, from ${score(card.goal.startScore)} on ${longDay(card.goal.startDate)}.`
+                  : 'No goal is set, so nothing is proposed.'}
+                {detail.replacedGoals.length > 0 && ' The greyed line is the goal before.'}
+              </p>
+              {live && (
+                <Button className="no-print" onClick={() => setEditingGoal(true)}>
+                  {card.goal ? 'Change the goal' : 'Set a goal'}
+                </Button>
+              )}
+            </>
+          )}
+        </section>
+        <PlanNote plans={detail.plans} />
+        <ScoreHistory card={card} history={detail.history} onMark={setMarked} />
+        <Link to={link(`/students/${card.student.id}`)} className="text-act font-semibold text-[13.5px] no-print">
+          Open the student's page
+        </Link>
+      </div>
+      {deciding && (
+        <DecideDialog
+          card={card}
+          kind={deciding}
+          plan={detail.plans.find((p) => p.closedOn === undefined)}
+          strategies={detail.strategies}
+          onClose={() => setDeciding(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Verdict({ detail }: { detail: TrendDetail }) {
+  const { card } = detail;
+  const d = card.decision;
+  if (!d) {
+    return (
+      <p className="m-0 mb-2 text-soft">
+        {card.phases.length
+          ? 'The trend is drawn; set a goal to see whether it is enough.'
+          : 'A trend needs at least three scores.'}
+      </p>
+    );
+  }
+  return (
+    <div className="mb-2" aria-live="polite">
+      <p className="m-0">
+        <DecisionWord kind={d.kind} label={`${d.label}.`} /> {d.reason} <span className="text-soft">{d.evidence}</span>
+      </p>
+      <p className="m-0 text-[13px] text-soft">
+        {card.goal?.projected &&
+          d.kind !== 'too-soon' &&
+          `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(Math.round(card.goal.projected.level))} (${score(Math.round(card.goal.projected.low))} to ${score(Math.round(card.goal.projected.high))}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
+        {d.kind === 'hold' &&
+          d.moreScores !== undefined &&
+          `${plural(d.moreScores, 'more score')} at this pace would halve the doubt. `}
+        {leaning(card)}
+        {card.settledUntil && ` Decided; it comes back on ${longDay(card.settledUntil)}.`}
+      </p>
+      <p className="m-0 text-[13px] text-soft">
+        {d.rules
+          .filter((r) => !r.inUse)
+          .map((r) =>
+            r.label === d.label ? `${r.rule} says the same.` : `${r.rule} says: ${r.label.toLowerCase()}. ${r.why}`,
+          )
+          .join(' ')}
+      </p>
+    </div>
+  );
+}
+
+/** How much the newest trend rests on the others of the grade, when that is worth knowing. */
+function leaning(card: TrendCard): string {
+  const phase = card.phases.at(-1);
+  if (phase?.leaning === undefined || phase.others === undefined) return '';
+  const share = Math.round(phase.leaning * 100);
+  const how =
+    share < 10
+      ? 'hardly leans'
+      : share < 40
+        ? `leans a little (${share} %)`
+        : share < 70
+          ? `leans about half (${share} %)`
+          : `leans mostly (${share} %)`;
+  return `This trend ${how} on those of the ${phase.others} other monitored students of the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week.`;
+}

@@ -1,0 +1,45 @@
+import type { StudentPage } from '../../../api/types';
+import { Axes } from '../../../charts/marks/Axes';
+import { GoalMark } from '../../../charts/marks/GoalMark';
+import { PlanTick } from '../../../charts/marks/PlanTick';
+import { ScorePoints } from '../../../charts/marks/ScorePoints';
+import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
+import { commonFrame, scalesFor } from '../../../charts/scales';
+import { dayNumber } from '../../../lib/format';
+
+const WIDTH = 860;
+const HEIGHT = 128;
+
+/** One measure on the time axis that all lanes share: the years before, this year's scores, trend and goal. */
+export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][number]; from: string; to: string }) {
+  const { card } = lane;
+  const points = [...lane.earlier.map((p) => ({ ...p, fitted: true })), ...card.points];
+  const frame = commonFrame([{ ...card, points }]);
+  const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores: frame.scores }, WIDTH, HEIGHT, {
+    top: 8,
+    right: 12,
+    bottom: 20,
+    left: 34,
+  });
+  const scored = points.filter((p) => p.value !== undefined);
+  return (
+    <svg
+      width="100%"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`${lane.measure.name}: ${scored.length} scores, the last ${scored.at(-1)?.value ?? 'none'}`}
+      className="block max-w-full"
+    >
+      <Axes scales={scales} ticks={3} />
+      {card.goal &&
+        card.phases.map((phase, i) => (
+          <TrendRibbon key={phase.lastScore} phase={phase} scales={scales} ribbon={i === card.phases.length - 1} />
+        ))}
+      {card.goal && <GoalMark goal={card.goal} scales={scales} />}
+      {card.planChanges.map((day) => (
+        <PlanTick key={day} day={day} scales={scales} />
+      ))}
+      <ScorePoints points={points} scales={scales} radius={2.6} />
+    </svg>
+  );
+}

@@ -1,0 +1,182 @@
+import { scaleLinear } from 'd3-scale';
+import { useMemo } from 'react';
+import type { LadderView, StudentRef } from '../../../api/types';
+import { score } from '../../../lib/format';
+import { usePicks } from '../../../lib/picks';
+import { SvgButton } from '../../../ui/SvgButton';
+import { tierColour } from '../../../ui/TierMark';
+import { Bins } from './Bins';
+import { Discs } from './Discs';
+import { Flows } from './Flows';
+import { Grip } from './Grip';
+import { Ground } from './Ground';
+import type { Group } from './groups';
+import {
+  bandMiddles,
+  columns,
+  discRadius,
+  dodge,
+  FOOT,
+  HEIGHT,
+  MOST_DISCS,
+  MOST_TAILS,
+  spread,
+  TOP,
+  WIDTH,
+} from './layout';
+import { SeasonColumn } from './SeasonColumn';
+import { Tails } from './Tails';
+
+interface Props {
+  view: LadderView;
+  range: [number, number];
+  groups: Group[];
+  picked: Set<number>;
+  pointed?: number;
+  onPoint: (id?: number) => void;
+}
+
+/** The score axis as a ladder: cut scores are rungs, each student a disc at their height, a thin tail from the season before. */
+export function LadderPicture({ view, range, groups, picked, pointed, onPoint }: Props) {
+  const picks = usePicks();
+  const seasons = view.seasons.length;
+  const last = seasons - 1;
+  const xs = useMemo(() => columns(seasons), [seasons]);
+  const { centres, half } = xs;
+  const radius = discRadius(view.rows.length, half);
+  const binned = view.rows.length > MOST_DISCS;
+  const y = useMemo(
+    () =>
+      scaleLinear()
+        .domain(range)
+        .range([FOOT, TOP + 4]),
+    [range],
+  );
+  const sideways = useMemo(
+    () =>
+      binned
+        ? []
+        : view.seasons.map((_, k) =>
+            dodge(
+              view.rows.map((r) => (r.cells[k]?.value === undefined ? undefined : y(r.cells[k]?.value as number))),
+              radius,
+              half - radius - 2,
+            ),
+          ),
+    [view, y, radius, half, binned],
+  );
+  const at = (row: number, k: number) => {
+    const value = view.rows[row]?.cells[k]?.value;
+    const dx = sideways[k]?.[row];
+    return value === undefined || dx === undefined ? undefined : { x: (centres[k] as number) + dx, y: y(value) };
+  };
+  const pick = (students: StudentRef[]) => picks.toggleAll(students);
+  const between = view.seasons.slice(1).map((_, k) => k);
+  const bands = view.seasons[last]?.bands ?? [];
+  const labels = spread(
+    bandMiddles(bands, y).map((m) => m - 4),
+    44,
+  );
+  const right = (centres[last] as number) + half;
+
+  return (
+    <svg
+      width="100%"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      preserveAspectRatio="xMinYMin meet"
+      className="block max-w-full max-h-[max(440px,calc(100vh-264px))] select-none"
+      role="group"
+      aria-label={`Ladder picture, ${view.measure.name}`}
+    >
+      {y.ticks(7).map((t) => (
+        <text key={t} x={32} y={y(t) + 4} textAnchor="end" fontSize={12} fill="var(--faint)" aria-hidden>
+          {score(t)}
+        </text>
+      ))}
+      <line x1={40} x2={40} y1={TOP} y2={FOOT} stroke="var(--stile)" />
+      {view.seasons.map((season, k) => (
+        <g key={season.windowId}>
+          <SeasonColumn view={view} season={k} x={centres[k] as number} half={half} y={y} onPick={pick} />
+          <Ground view={view} season={k} centre={centres[k] as number} half={half} picked={picked} />
+        </g>
+      ))}
+      {between.map((k) =>
+        view.rows.length > MOST_TAILS ? (
+          <Flows key={view.seasons[k]?.windowId} view={view} from={k} xs={xs} y={y} onPick={pick} />
+        ) : (
+          <g key={view.seasons[k]?.windowId}>
+            <Tails
+              view={view}
+              from={k}
+              radius={radius}
+              at={at}
+              reach={half > 80 ? 90 : half + 14}
+              pointed={pointed}
+              onPick={pick}
+            />
+          </g>
+        ),
+      )}
+      {view.seasons.map((season, k) =>
+        binned ? (
+          <Bins
+            key={season.windowId}
+            view={view}
+            season={k}
+            x={centres[k] as number}
+            half={half}
+            y={y}
+            picked={picked}
+            onPick={pick}
+          />
+        ) : (
+          <g key={season.windowId}>
+            <Discs
+              view={view}
+              season={k}
+              radius={radius}
+              at={at}
+              y={y}
+              groups={groups}
+              picked={picked}
+              pointed={pointed}
+              onPoint={onPoint}
+            />
+          </g>
+        ),
+      )}
+      {bands.map((band, i) => {
+        const inBand = view.rows.filter((r) => r.cells[last]?.band === i).map((r) => r.student);
+        const words = share(inBand.length, view.seasons[last]?.screened ?? 0);
+        return (
+          <g key={band.name}>
+            <SvgButton label={`${band.name} ${words}: pick these`} onPress={() => pick(inBand)}>
+              <rect
+                x={right + 32}
+                y={(labels[i] as number) - 17}
+                width={124}
+                height={42}
+                rx={4}
+                fill="transparent"
+                className="hover:fill-[var(--wash)]"
+              />
+            </SvgButton>
+            <g aria-hidden className="pointer-events-none">
+              <text x={right + 36} y={labels[i]} fontSize={14} fontWeight={650} fill={tierColour(band.tier)}>
+                {band.name}
+              </text>
+              <text x={right + 36} y={(labels[i] as number) + 18} fontSize={13} fill="var(--soft)">
+                {words}
+              </text>
+            </g>
+          </g>
+        );
+      })}
+      <Grip view={view} y={y} right={right} />
+    </svg>
+  );
+}
+
+function share(n: number, of: number): string {
+  return of > 0 ? `${n} of ${of} · ${Math.round((100 * n) / of)} %` : `${n} of ${of}`;
+}

@@ -1,0 +1,160 @@
+import { type FormEvent, useState } from 'react';
+import type { Problem } from '../../api/client';
+import type { Plan, Strategy, TrendCard } from '../../api/types';
+import { dayNumber, isoOf, longDay } from '../../lib/format';
+import { useNames } from '../../lib/names';
+import { useScope } from '../../lib/scope';
+import { Dialog } from '../../ui/Dialog';
+import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
+import { Complaint } from '../../ui/States';
+import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
+import { useDecide } from './queries';
+
+export type DecisionKind = 'hold' | 'raise' | 'plan-changed' | 'set-aside';
+
+const LABELS: Record<DecisionKind, string> = {
+  hold: 'Hold course',
+  raise: 'Raise the goal',
+  'plan-changed': 'Change the plan',
+  'set-aside': 'Set aside',
+};
+
+/** All that can be decided, the proposed step first and the least likely last. */
+export function offered(proposed: string): { kind: DecisionKind; label: string }[] {
+  const order: DecisionKind[] =
+    proposed === 'raise' || proposed === 'met'
+      ? ['raise', 'hold', 'set-aside', 'plan-changed']
+      : proposed === 'hold' || proposed === 'too-soon'
+        ? ['hold', 'plan-changed', 'raise', 'set-aside']
+        : ['plan-changed', 'hold', 'set-aside', 'raise'];
+  return order.map((kind) => ({ kind, label: LABELS[kind] }));
+}
+
+interface Props {
+  card: TrendCard;
+  kind: DecisionKind;
+  /** The plan that runs, and what it can be changed to. */
+  plan?: Plan;
+  strategies?: Strategy[];
+  onClose: () => void;
+}
+
+/** Records what was decided and why; what was proposed is kept beside it. */
+export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Props) {
+  const { choices } = useScope();
+  const { nameOf } = useNames();
+  const decide = useDecide();
+  const [reason, setReason] = useState('');
+  const [again, setAgain] = useState(isoOf(dayNumber(choices.today) + (kind === 'set-aside' ? 14 : 28)));
+  const [goalScore, setGoalScore] = useState(suggestedGoal(card));
+  const [goalDate, setGoalDate] = useState(card.goal?.goalDate ?? '');
+  const [way, setWay] = useState<WayDraft>(wayOf(plan?.phases.at(-1), strategies));
+  const changesPlan = kind === 'plan-changed' && plan !== undefined;
+  const needsReason = kind === 'set-aside' || kind === 'plan-changed';
+  const problem = decide.error as Problem | null;
+  const fieldError = (field: string) => (problem?.field === field ? problem.message : undefined);
+
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    decide.mutate(
+      {
+        studentId: card.student.id,
+        measureId: card.measure.id,
+        kind,
+        proposed: card.decision?.kind ?? 'none',
+        because: card.decision?.reason ?? 'no goal',
+        reason: reason.trim() || undefined,
+        lookAgainOn: again || undefined,
+        newGoal:
+          kind === 'raise' && card.goal
+            ? {
+                startDate: card.goal.startDate,
+                startScore: card.goal.startScore,
+                goalDate,
+                goalScore: Number(goalScore),
+                replaces: card.goal.id,
+              }
+            : undefined,
+        planChange: changesPlan ? { planId: plan.id, way: wayBody(way) } : undefined,
+      },
+      { onSuccess: onClose },
+    );
+  };
+
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`${LABELS[kind]}: ${nameOf(card.student)}, ${card.measure.name}`}
+      description={card.decision?.reason}
+    >
+      <form onSubmit={submit} className="flex flex-col gap-4">
+        {kind === 'raise' && (
+          <div className="grid grid-cols-2 gap-4">
+            <Field
+              label="New goal"
+              hint={card.goal ? `Now ${card.goal.goalScore} by ${longDay(card.goal.goalDate)}` : undefined}
+              error={fieldError('goalScore')}
+            >
+              <input
+                type="number"
+                step="any"
+                required
+                value={goalScore}
+                onChange={(e) => setGoalScore(e.target.value)}
+              />
+            </Field>
+            <Field label="By" error={fieldError('goalDate')}>
+              <input type="date" required value={goalDate} onChange={(e) => setGoalDate(e.target.value)} />
+            </Field>
+          </div>
+        )}
+        {changesPlan && <WayFields way={way} strategies={strategies} onChange={setWay} problem={problem} />}
+        <Field
+          label={
+            kind === 'plan-changed'
+              ? changesPlan
+                ? 'Why it changes'
+                : 'What changes'
+              : kind === 'set-aside'
+                ? 'Why it can wait'
+                : 'Why (if you like)'
+          }
+          hint={
+            kind === 'plan-changed'
+              ? 'The trend starts anew from today; the scores so far stay in the picture.'
+              : undefined
+          }
+          error={fieldError('reason')}
+        >
+          <textarea rows={2} required={needsReason} value={reason} onChange={(e) => setReason(e.target.value)} />
+        </Field>
+        <Field label={kind === 'set-aside' ? 'Until' : 'Look again on'} error={fieldError('lookAgainOn')}>
+          <input
+            type="date"
+            required
+            value={again}
+            min={isoOf(dayNumber(choices.today) + 1)}
+            onChange={(e) => setAgain(e.target.value)}
+            className="w-44"
+          />
+        </Field>
+        {problem && !['reason', 'lookAgainOn', 'goalScore', 'goalDate', 'strategy'].includes(problem.field ?? '') && (
+          <Complaint error={problem} />
+        )}
+        <FormButtons verb="Record" disabled={decide.isPending} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}
+
+/** Where the trend is heading, on the cautious side: the low end of its range at the goal date, but past the present goal. */
+function suggestedGoal(card: TrendCard): string {
+  const goal = card.goal;
+  if (!goal) return '';
+  const up = card.measure.higherIsBetter ? 1 : -1;
+  const cautious = up > 0 ? goal.projected?.low : goal.projected?.high;
+  const past = goal.goalScore + up;
+  return String(Math.round(up * Math.max(up * (cautious ?? past), up * past)));
+}
