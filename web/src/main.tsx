@@ -5,7 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { Problem } from './api/client';
 import { App } from './app/App';
-import 'app/app.css';
+import './app/app.css';
 import { applyTheme, savedTheme } from './lib/theme';
 
 applyTheme(savedTheme());

@@ -15,18 +15,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInstance;
 
-/** A page in Debian's headless Chromium before the running demo. A script error or a blocked style fails the test. */
+/**
+ * A page in Debian's headless Chromium before the running demo, which each class of tests finds as it was loaded. A script error or a
+ * blocked style fails the test.
+ */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class BrowserTest {
-    private Playwright playwright;
-    private Browser browser;
+    private static Browser browser;
     private BrowserContext context;
     private final List<String> complaints = new ArrayList<>();
     private final List<BrowserContext> others = new ArrayList<>();
@@ -35,16 +36,15 @@ abstract class BrowserTest {
 
     @BeforeAll
     void open() {
-        address = DemoServer.get().address;
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                        "--disable-component-update", "--disable-sync")));
-    }
-
-    @AfterAll
-    void close() {
-        playwright.close();
+        DemoServer server = DemoServer.get();
+        server.freshSchool();
+        address = server.address;
+        if (browser == null) {
+            browser = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"))).chromium()
+                    .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                                    "--disable-component-update", "--disable-sync")));
+        }
     }
 
     @BeforeEach

@@ -9,38 +9,32 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
-/** The packaged program with its demo on a database of its own, started once for all browser tests and stopped with them. */
+/**
+ * The packaged program, started once for a process of tests and stopped with it, on a database of its own. Each class of tests begins
+ * with a fresh copy of the demo school: state lives in the database alone, so it can be put in place of the last one under the running
+ * server. Two processes run side by side, each with its own server; the demo is loaded once for both.
+ */
 final class DemoServer {
+    private static final String JAVA = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+    private static final String DATABASE = "e2e_" + ProcessHandle.current().pid();
     private static DemoServer running;
 
     final String address;
     private final Map<String, String> settings;
 
     private DemoServer() throws Exception {
-        String database = "e2e_" + ProcessHandle.current().pid();
-        String port = variable("LADDER_TEST_DB_PORT");
-        createDatabase(port, database);
         int web = freePort();
-        settings = Map.of("LADDER_DB_URL", "jdbc:postgresql://127.0.0.1:" + port + "/" + database,
-                "LADDER_DB_PASSWORD", variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_OWNER_PASSWORD", variable("LADDER_TEST_OWNER_PASSWORD"),
-                "LADDER_TODAY", "2026-03-13", "LADDER_DEMO", "true", "LADDER_PORT", Integer.toString(web));
-        Path folder = Files.createTempDirectory("ladder-e2e-");
-        Process load = start("demo-load", folder.toString(), "--password", "skerrow-ferry-tide");
-        if (!load.waitFor(120, TimeUnit.SECONDS) || load.exitValue() != 0) {
-            load.destroyForcibly();
-            throw new IllegalStateException("the demo could not be loaded; see e2e/target/demo-load.log");
-        }
-        Process server = start("serve");
+        settings = settings(DATABASE, web);
+        TestDatabase.once(TestDatabase.TEMPLATE, () -> run("demo-load", settings(TestDatabase.TEMPLATE, web),
+                Files.createTempDirectory("ladder-e2e-").toString(), "--password", "skerrow-ferry-tide"));
+        TestDatabase.fresh(DATABASE);
+        Process server = start("serve", settings);
         Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
         address = "http://127.0.0.1:" + web;
         awaitAnswer(server);
@@ -57,55 +51,70 @@ final class DemoServer {
         return running;
     }
 
+    /** The demo school as it was loaded: nothing is left of what was done before. */
+    void freshSchool() {
+        try {
+            TestDatabase.fresh(DATABASE);
+            // The server's pooled connections went with the old database; each is found dead and replaced when it is next asked for.
+            awaitAnswer(null);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Brings files in as the command line does, beside the running server. */
     void bringIn(Path... files) {
         try {
-            List<String> command = new ArrayList<>(List.of("import"));
-            for (Path file : files) {
-                command.add(file.toString());
-            }
-            Process process = start(command.toArray(String[]::new));
-            if (!process.waitFor(120, TimeUnit.SECONDS) || process.exitValue() != 0) {
-                process.destroyForcibly();
-                throw new IllegalStateException("the files could not be brought in; see e2e/target/import.log");
-            }
+            run("import", settings, List.of(files).stream().map(Path::toString).toArray(String[]::new));
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
     }
 
-    private Process start(String... command) throws IOException {
-        List<String> line = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx768m", "-XX:+UseSerialGC",
-                "-XX:TieredStopAtLevel=1", "-jar", Path.of("..", "cli", "target", "ladder-all.jar").toString()));
-        line.addAll(List.of(command));
-        ProcessBuilder builder = new ProcessBuilder(line).redirectErrorStream(true).redirectOutput(Path.of("target", command[0] + ".log").toFile());
+    private static Map<String, String> settings(String database, int web) {
+        return Map.of("LADDER_DB_URL", "jdbc:postgresql://127.0.0.1:" + TestDatabase.variable("LADDER_TEST_DB_PORT") + "/" + database,
+                "LADDER_DB_PASSWORD", TestDatabase.variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_OWNER_PASSWORD",
+                TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"), "LADDER_TODAY", "2026-03-13", "LADDER_DEMO", "true", "LADDER_PORT", Integer.toString(web));
+    }
+
+    private static void run(String command, Map<String, String> settings, String... arguments) throws IOException, InterruptedException {
+        Process process = start(command, settings, arguments);
+        if (!process.waitFor(3, TimeUnit.MINUTES) || process.exitValue() != 0) {
+            process.destroyForcibly();
+            throw new IllegalStateException(command + " failed; see " + log(command));
+        }
+    }
+
+    private static Path log(String command) {
+        return Path.of("target", command + "-" + ProcessHandle.current().pid() + ".log");
+    }
+
+    private static Process start(String command, Map<String, String> settings, String... arguments) throws IOException {
+        List<String> line = new ArrayList<>(List.of(JAVA, "-Xmx768m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1", "-jar",
+                Path.of("..", "cli", "target", "ladder-all.jar").toString(), command));
+        line.addAll(List.of(arguments));
+        ProcessBuilder builder = new ProcessBuilder(line).redirectErrorStream(true).redirectOutput(log(command).toFile());
         builder.environment().putAll(settings);
         return builder.start();
     }
 
+    /** Until the server answers and its database does. */
     private void awaitAnswer(Process server) throws InterruptedException {
         HttpClient client = HttpClient.newHttpClient();
-        HttpRequest health = HttpRequest.newBuilder(URI.create(address + "/api/health")).timeout(Duration.ofSeconds(2)).build();
+        HttpRequest session = HttpRequest.newBuilder(URI.create(address + "/api/session")).timeout(Duration.ofSeconds(5)).build();
         for (int tries = 0; tries < 600; tries++) {
             try {
-                if (client.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+                if (client.send(session, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
                     return;
                 }
             } catch (IOException notYet) {
-                if (!server.isAlive()) {
+                if (server != null && !server.isAlive()) {
                     break;
                 }
             }
             Thread.sleep(100);
         }
-        throw new IllegalStateException("the server does not answer; see e2e/target/serve.log");
-    }
-
-    private static void createDatabase(String port, String name) throws SQLException {
-        try (Connection c = DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + port + "/postgres", "ladder_owner",
-                variable("LADDER_TEST_OWNER_PASSWORD")); Statement s = c.createStatement()) {
-            s.execute("create database " + name);
-        }
+        throw new IllegalStateException("the server does not answer; see " + log("serve"));
     }
 
     private static int freePort() {
@@ -114,13 +123,5 @@ final class DemoServer {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    private static String variable(String name) {
-        String value = System.getenv(name);
-        if (value == null) {
-            throw new IllegalStateException(name + " is not set; run ./ladder test");
-        }
-        return value;
     }
 }
