@@ -16,7 +16,7 @@ import org.zealousladder.core.growth.PooledGrowth;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
-import org.zealousladder.server.exchange.records.csv.Cells;
+import org.zealousladder.server.platform.files.Cells;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;

@@ -2,27 +2,38 @@ package org.zealousladder.server.exchange.records;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 
-/** All kinds of files, and which one a header row is. */
-final class ImportKinds {
-    static final List<ImportKind> ALL = Stream.of(ScoreKinds.all(), PlanKinds.all(), ReadingKinds.all(), RosterKinds.all(), MeasureKinds.all(), NormKinds.all()).flatMap(List::stream).toList();
+/** All kinds of files that the capabilities declare, and which one a header row is. */
+@Component
+class ImportKinds {
+    private final List<FileKind> all;
 
-    private ImportKinds() {}
+    ImportKinds(List<DeclaresFiles> declared) {
+        all = declared.stream().flatMap(d -> d.files().stream()).sorted(Comparator.comparing(FileKind::label)).toList();
+    }
+
+    /** By their label. */
+    List<FileKind> all() {
+        return all;
+    }
 
     /**
      * The kind whose columns are all there, the one with most of them if several are.
      *
      * @throws BadCsvException naming what is missing for the nearest kind
      */
-    static ImportKind of(List<String> header) throws BadCsvException {
-        return ALL.stream().filter(k -> missing(k, header).isEmpty()).max(Comparator.comparingLong(k -> matched(k, header)))
+    FileKind of(List<String> header) throws BadCsvException {
+        return all.stream().filter(k -> missing(k, header).isEmpty()).max(Comparator.comparingLong(k -> matched(k, header)))
                 .orElseThrow(() -> unknown(header));
     }
 
-    private static BadCsvException unknown(List<String> header) {
-        ImportKind nearest = ALL.stream()
+    private BadCsvException unknown(List<String> header) {
+        FileKind nearest = all.stream()
                 .max(Comparator.comparingDouble(k -> matched(k, header) - missing(k, header).size())).orElseThrow();
         String found = "The first row names the columns " + String.join(", ", header) + ".";
         if (matched(nearest, header) == 0) {
@@ -31,11 +42,11 @@ final class ImportKinds {
         return new BadCsvException(found + " For a file of " + nearest.label() + " it lacks: " + String.join(", ", missing(nearest, header)) + ".");
     }
 
-    private static List<String> missing(ImportKind kind, List<String> header) {
+    private static List<String> missing(FileKind kind, List<String> header) {
         return kind.columns().stream().filter(c -> c.required() && !header.contains(c.name())).map(Column::name).toList();
     }
 
-    private static long matched(ImportKind kind, List<String> header) {
+    private static long matched(FileKind kind, List<String> header) {
         return kind.columns().stream().filter(c -> header.contains(c.name())).count();
     }
 }

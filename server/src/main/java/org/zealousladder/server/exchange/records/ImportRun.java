@@ -9,6 +9,8 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
@@ -23,14 +25,17 @@ final class ImportRun {
     private static final int SHOWN_CODES = 5;
 
     private final Connection connection;
-    ImportRun(Connection connection) {
+    private final ImportKinds kinds;
+
+    ImportRun(Connection connection, ImportKinds kinds) {
         this.connection = connection;
+        this.kinds = kinds;
     }
 
     /** @param take whether to write the accepted rows, or only to say what they would do */
     ImportResult run(Path path, boolean take) throws SQLException, IOException {
         try (CsvFile file = CsvFile.open(path)) {
-            ImportKind kind = ImportKinds.of(file.header());
+            FileKind kind = kinds.of(file.header());
             if (kind.least().compareTo(Viewer.current().role()) > 0) {
                 throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
             }
@@ -49,10 +54,10 @@ final class ImportRun {
         }
     }
 
-    private void check(ImportKind kind) throws SQLException {
+    private void check(FileKind kind) throws SQLException {
         execute("create temporary table joined on commit drop as " + kind.joined());
         execute("analyze joined");
-        for (ImportKind.Problem p : kind.problems()) {
+        for (FileKind.Problem p : kind.problems()) {
             execute("insert into refused select row_no, '" + p.column().replace("\"", "") + "', coalesce((" + p.value() + ")::text, ''), " + p.message()
                     + " from joined j where " + p.when());
         }
@@ -67,7 +72,7 @@ final class ImportRun {
     }
 
     /** Rows that say again what an earlier row says are passed over; rows that say otherwise are refused. */
-    private void findRepeats(ImportKind kind) throws SQLException {
+    private void findRepeats(FileKind kind) throws SQLException {
         execute("""
                 create temporary table twin on commit drop as
                 select row_no, first_no from (
@@ -81,11 +86,11 @@ final class ImportRun {
         execute("insert into repeated select row_no from twin t where not exists (select from refused r where r.row_no = t.row_no)");
     }
 
-    private static String keyWords(ImportKind kind) {
+    private static String keyWords(FileKind kind) {
         return kind.key().replace("_id", "").replace("\"", "").replace("lower(login)", "login").replace("_", " ");
     }
 
-    private ImportResult result(ImportKind kind, CsvFile file, int rows) throws SQLException {
+    private ImportResult result(FileKind kind, CsvFile file, int rows) throws SQLException {
         int added = 0;
         int changed = 0;
         int unchanged = 0;
@@ -105,7 +110,7 @@ final class ImportRun {
         return new ImportResult(kind.code(), kind.label(), delimiter, rows, added, changed, unchanged, refused, notices(kind, file.header()), refusals());
     }
 
-    private List<String> notices(ImportKind kind, List<String> header) throws SQLException {
+    private List<String> notices(FileKind kind, List<String> header) throws SQLException {
         List<String> notices = new ArrayList<>();
         List<String> known = kind.columns().stream().map(Column::name).toList();
         List<String> extra = header.stream().filter(h -> !known.contains(h)).toList();
@@ -115,7 +120,7 @@ final class ImportRun {
         if (!header.stream().filter(known::contains).toList().equals(known.stream().filter(header::contains).toList())) {
             notices.add("The columns stand in another order than usual; they are read by their names.");
         }
-        if (known.contains("student") && kind.joined().contains("as student_id")) {
+        if (kind.speaksOfStudents()) {
             List<String> codes = strings("select student from joined where student_id is null group by student order by student");
             if (!codes.isEmpty()) {
                 notices.add((codes.size() == 1 ? "1 student of the file is not among yours: " : codes.size() + " students of the file are not among yours: ")

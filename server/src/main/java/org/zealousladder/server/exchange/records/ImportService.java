@@ -38,12 +38,14 @@ public class ImportService {
     private final RecordsStore store;
     private final DataSource dataSource;
     private final JsonMapper json;
+    private final ImportKinds kinds;
     private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
 
-    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json) {
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds) {
         this.store = store;
         this.dataSource = dataSource;
         this.json = json;
+        this.kinds = kinds;
     }
 
     /** A preview that waits to be taken. */
@@ -118,7 +120,7 @@ public class ImportService {
     private ImportResult run(Path path, boolean take) {
         Connection connection = DataSourceUtils.getConnection(dataSource);
         try {
-            return new ImportRun(connection).run(path, take);
+            return new ImportRun(connection, kinds).run(path, take);
         } catch (SQLException e) {
             RuntimeException translated = translator.translate("import", null, e);
             throw translated == null ? new IllegalStateException(e) : translated;

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.platform.who.Viewer;
@@ -27,10 +28,12 @@ import org.zealousladder.server.school.roster.Who;
 class RecordsController {
     private final ImportService imports;
     private final ExportService exports;
+    private final ImportKinds kinds;
 
-    RecordsController(ImportService imports, ExportService exports) {
+    RecordsController(ImportService imports, ExportService exports, ImportKinds kinds) {
         this.imports = imports;
         this.exports = exports;
+        this.kinds = kinds;
     }
 
     /** A kind of file that the viewer may bring in, with the columns it needs and those it may have. */
@@ -39,7 +42,7 @@ class RecordsController {
     @GetMapping("/api/records/kinds")
     List<FileKind> kinds() {
         Viewer.Role role = Viewer.current().role();
-        return ImportKinds.ALL.stream().filter(k -> k.least().compareTo(role) <= 0).map(k -> new FileKind(k.code(), k.label(),
+        return kinds.all().stream().filter(k -> k.least().compareTo(role) <= 0).map(k -> new FileKind(k.code(), k.label(),
                 k.columns().stream().filter(Column::required).map(Column::name).toList(),
                 k.columns().stream().filter(c -> !c.required()).map(Column::name).toList())).toList();
     }

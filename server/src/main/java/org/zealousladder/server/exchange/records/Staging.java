@@ -11,6 +11,8 @@ import java.util.stream.Collectors;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
 import org.postgresql.copy.CopyManager;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
@@ -21,14 +23,14 @@ final class Staging {
     private static final int REFUSALS_LIMIT = 100_000;
 
     private final Connection connection;
-    private final ImportKind kind;
+    private final FileKind kind;
     private final int[] positions;
     private final String[] line;
     private StringBuilder buffer = new StringBuilder(FLUSH_AT + 4096);
     private final List<ImportResult.RowRefusal> refusals = new ArrayList<>();
     private int rows;
 
-    Staging(Connection connection, ImportKind kind, List<String> header) {
+    Staging(Connection connection, FileKind kind, List<String> header) {
         this.connection = connection;
         this.kind = kind;
         positions = kind.columns().stream().mapToInt(c -> header.indexOf(c.name())).toArray();

@@ -1,4 +1,4 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.platform.files;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,6 +11,7 @@ import org.zealousladder.server.platform.who.Viewer;
  * @param code name on the wire and in docs/formats.md
  * @param label what people call it
  * @param least the role that may bring in such files
+ * @param speaksOfStudents whether its column {@code student} names students on record, found as {@code student_id}
  * @param joined select over {@code stage} that looks up what the rows refer to and what is on record already; it must give
  *     {@code row_no}, the file's columns, and {@code outcome}: {@code new}, {@code changed} or {@code unchanged}
  * @param problems what makes a row refused
@@ -18,21 +19,22 @@ import org.zealousladder.server.platform.who.Viewer;
  * @param payload expression list, with the alias {@code %s}, in which rows of one key must agree
  * @param apply statements over the table {@code accepted} ({@code joined} without the refused)
  */
-record ImportKind(String code, String label, Viewer.Role least, List<Column> columns, String joined, List<Problem> problems,
-        String key, String payload, List<String> apply) {
+public record FileKind(String code, String label, Viewer.Role least, boolean speaksOfStudents, List<Column> columns, String joined,
+        List<Problem> problems, String key, String payload, List<String> apply) {
 
     /** Rows of {@code joined} for which {@code when} holds are refused. {@code value} and {@code message} are SQL texts. */
-    record Problem(String column, String when, String value, String message) {}
+    public record Problem(String column, String when, String value, String message) {}
 
-    static Builder named(String code, String label) {
+    public static Builder named(String code, String label) {
         return new Builder(code, label);
     }
 
     /** Collects the parts of a kind. */
-    static final class Builder {
+    public static final class Builder {
         private final String code;
         private final String label;
         private Viewer.Role least = Viewer.Role.ADMINISTRATOR;
+        private boolean ofStudents;
         private final List<Column> columns = new ArrayList<>();
         private final List<Problem> problems = new ArrayList<>();
         private final List<String> apply = new ArrayList<>();
@@ -45,48 +47,54 @@ record ImportKind(String code, String label, Viewer.Role least, List<Column> col
             this.label = label;
         }
 
-        Builder least(Viewer.Role role) {
+        public Builder least(Viewer.Role role) {
             least = role;
             return this;
         }
 
-        Builder columns(Column... all) {
+        /** The column {@code student} names a student on record; {@code joined} gives {@code student_id}, null for one who is not the viewer's. */
+        public Builder ofStudents() {
+            ofStudents = true;
+            return unknown("student", "student_id", "student among yours with the code");
+        }
+
+        public Builder columns(Column... all) {
             columns.addAll(List.of(all));
             return this;
         }
 
-        Builder joined(String select) {
+        public Builder joined(String select) {
             joined = select;
             return this;
         }
 
         /** The cell of {@code column} refers to something that is not there: {@code id} is the looked-up id. */
-        Builder unknown(String column, String id, String what) {
+        public Builder unknown(String column, String id, String what) {
             return problem(column, id + " is null and " + column + " is not null", "'There is no " + what + " ''' || " + column + " || '''.'");
         }
 
-        Builder problem(String column, String when, String message) {
+        public Builder problem(String column, String when, String message) {
             problems.add(new Problem(column, when, column, message));
             return this;
         }
 
-        Builder key(String expressions) {
+        public Builder key(String expressions) {
             key = expressions;
             return this;
         }
 
-        Builder payload(String expressions) {
+        public Builder payload(String expressions) {
             payload = expressions;
             return this;
         }
 
-        Builder apply(String statement) {
+        public Builder apply(String statement) {
             apply.add(statement);
             return this;
         }
 
-        ImportKind build() {
-            return new ImportKind(code, label, least, List.copyOf(columns), joined, List.copyOf(problems), key, payload, List.copyOf(apply));
+        public FileKind build() {
+            return new FileKind(code, label, least, ofStudents, List.copyOf(columns), joined, List.copyOf(problems), key, payload, List.copyOf(apply));
         }
     }
 }

@@ -1,19 +1,22 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.learning.reading;
 
-import static org.zealousladder.server.exchange.records.Column.Type.DATE;
-import static org.zealousladder.server.exchange.records.Column.Type.NUMBER;
-import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
-import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.NUMBER;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Files of passages to read aloud, of the questions about them, and of readings with their marks. */
-final class ReadingKinds {
-    private ReadingKinds() {}
-
+@Component
+class ReadingFiles implements DeclaresFiles {
     /** A passage that has been read cannot be changed: its words are numbered in the readings. */
-    static final ImportKind PASSAGES = ImportKind.named("passages", "passages")
+    static final FileKind PASSAGES = FileKind.named("passages", "passages")
             .columns(Column.of("passage", TEXT), Column.of("title", TEXT), Column.of("text", TEXT), Column.optional("grade", WHOLE), Column.optional("school", TEXT))
             .joined("""
                     select st.*, s.id as school_id, p.id as old_id, p.body as before,
@@ -29,7 +32,7 @@ final class ReadingKinds {
                     select passage, school_id, title, grade, text, scope_person() from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind QUESTIONS = ImportKind.named("passage-questions", "questions about passages")
+    static final FileKind QUESTIONS = FileKind.named("passage-questions", "questions about passages")
             .columns(Column.of("passage", TEXT), Column.of("number", WHOLE), Column.choice("question_kind", true, "literal", "inferential"), Column.of("question", TEXT),
                     Column.of("points", WHOLE))
             .joined("""
@@ -52,7 +55,7 @@ final class ReadingKinds {
             left join lateral (select o.* from reading_reading o where o.student_id = s.id and o.passage_id = p.id and o.read_on = st.read_on and o.withdrawn_on is null
                                 order by o.id desc limit 1) r on true""";
 
-    static final ImportKind READINGS = ImportKind.named("readings", "readings aloud").least(Viewer.Role.TEACHER)
+    static final FileKind READINGS = FileKind.named("readings", "readings aloud").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("passage", TEXT), Column.of("read_on", DATE), Column.of("seconds", NUMBER), Column.optional("limit_seconds", WHOLE),
                     Column.of("last_word", WHOLE), Column.optional("retelling", WHOLE), Column.of("level", TEXT), Column.optional("note", TEXT))
             .joined("""
@@ -62,7 +65,7 @@ final class ReadingKinds {
                            (r.seconds, r.last_word::integer, r.level) is distinct from (st.seconds, st.last_word, st.level) as otherwise,
                            case when r.id is null then 'new' else 'unchanged' end as outcome
                     """ + READ_BEFORE)
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .unknown("passage", "passage_id", "passage with the code")
             .problem("read_on", "read_on > scope_today()", "'The date is in the future.'")
             .problem("seconds", "not (seconds > 0 and seconds < 7200)", "'A reading lasts up to two hours.'")
@@ -79,7 +82,7 @@ final class ReadingKinds {
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind MARKS = ImportKind.named("reading-marks", "marks of readings").least(Viewer.Role.TEACHER)
+    static final FileKind MARKS = FileKind.named("reading-marks", "marks of readings").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("passage", TEXT), Column.of("read_on", DATE), Column.of("number", WHOLE), Column.of("word", WHOLE),
                     Column.choice("mark", true, "error", "left-out", "told", "self-corrected", "inserted"), Column.of("at_seconds", NUMBER))
             .joined("""
@@ -88,7 +91,7 @@ final class ReadingKinds {
                            st.mark <> 'inserted' and count(*) filter (where st.mark <> 'inserted') over (partition by r.id, st.word) > 1 as twice,
                            case when k.reading_id is null then 'new' else 'unchanged' end as outcome
                     """ + READ_BEFORE + " left join reading_mark k on k.reading_id = r.id and k.position = st.number")
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .unknown("passage", "passage_id", "passage with the code")
             .problem("read_on", "student_id is not null and passage_id is not null and reading_id is null", "'No reading of this passage is on record for that day.'")
             .problem("number", "number not between 1 and 2000", "'Marks are numbered 1 to 2000.'")
@@ -103,7 +106,8 @@ final class ReadingKinds {
                     select reading_id, number, word, mark, at_seconds from accepted where outcome = 'new'""")
             .build();
 
-    static List<ImportKind> all() {
+    @Override
+    public List<FileKind> files() {
         return List.of(PASSAGES, QUESTIONS, READINGS, MARKS);
     }
 }

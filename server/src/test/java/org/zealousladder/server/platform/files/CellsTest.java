@@ -1,4 +1,4 @@
-package org.zealousladder.server.exchange.records.csv;
+package org.zealousladder.server.platform.files;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;

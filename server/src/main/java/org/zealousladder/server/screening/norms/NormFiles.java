@@ -1,26 +1,29 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.screening.norms;
 
-import static org.zealousladder.server.exchange.records.Column.Type.NUMBER;
-import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
-import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+import static org.zealousladder.server.platform.files.Column.Type.NUMBER;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 
 /** Norm tables: one declaration for both kinds, which differ in what they are about and in whether they have seasons. */
-final class NormKinds {
+@Component
+class NormFiles implements DeclaresFiles {
     private static final String TODAY = "scope_today()";
 
-    private NormKinds() {}
-
     /** Scores at percentiles, by grade and window. */
-    static final ImportKind NORMS = norms("norms", "norms", "score", "score");
+    static final FileKind NORMS = norms("norms", "norms", "score", "score");
     /** Growth per week at percentiles, by grade. */
-    static final ImportKind NORM_GROWTH = norms("norm-growth", "growth norms", "growth", "growth_per_week");
+    static final FileKind NORM_GROWTH = norms("norm-growth", "growth norms", "growth", "growth_per_week");
 
     /** A table of which a row differs is replaced whole, and a table with holes is refused whole. */
-    private static ImportKind norms(String code, String label, String about, String value) {
+    private static FileKind norms(String code, String label, String about, String value) {
         boolean scores = about.equals("score");
-        ImportKind.Builder kind = ImportKind.named(code, label).columns(Column.of("norm_set", TEXT), Column.of("measure", TEXT), Column.of("grade", WHOLE));
+        FileKind.Builder kind = FileKind.named(code, label).columns(Column.of("norm_set", TEXT), Column.of("measure", TEXT), Column.of("grade", WHOLE));
         if (scores) {
             kind.columns(Column.of("window", TEXT));
         }
@@ -86,7 +89,8 @@ final class NormKinds {
             .build();
     }
 
-    static List<ImportKind> all() {
+    @Override
+    public List<FileKind> files() {
         return List.of(NORMS, NORM_GROWTH);
     }
 }

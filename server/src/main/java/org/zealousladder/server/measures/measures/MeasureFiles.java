@@ -1,19 +1,22 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.measures.measures;
 
-import static org.zealousladder.server.exchange.records.Column.Type.DATE;
-import static org.zealousladder.server.exchange.records.Column.Type.NUMBER;
-import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
-import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.NUMBER;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 
 /** Files that say how scores are read: measures, screening windows and cut scores. */
-final class MeasureKinds {
+@Component
+class MeasureFiles implements DeclaresFiles {
     private static final String TODAY = "scope_today()";
 
-    private MeasureKinds() {}
-
-    static final ImportKind MEASURES = ImportKind.named("measures", "measures")
+    static final FileKind MEASURES = FileKind.named("measures", "measures")
             .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, "screening", "probe"), Column.of("area", TEXT),
                     Column.of("unit", TEXT), Column.of("lowest", NUMBER), Column.of("highest", NUMBER), Column.of("decimals", WHOLE),
                     Column.choice("better", true, "higher", "lower"), Column.optional("sem", NUMBER),
@@ -41,7 +44,7 @@ final class MeasureKinds {
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind WINDOWS = ImportKind.named("windows", "screening windows")
+    static final FileKind WINDOWS = FileKind.named("windows", "screening windows")
             .columns(Column.of("year", TEXT), Column.of("window", TEXT), Column.of("opens", DATE), Column.of("closes", DATE))
             .joined("""
                     select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id, w.id,
@@ -67,7 +70,7 @@ final class MeasureKinds {
             .build();
 
     /** A set is a school's when it names one; {@code counts} makes it the one by which scores are read, there or everywhere. */
-    static final ImportKind CUT_SETS = ImportKind.named("cut-sets", "sets of cut scores")
+    static final FileKind CUT_SETS = FileKind.named("cut-sets", "sets of cut scores")
             .columns(Column.of("set", TEXT), Column.of("set_title", TEXT), Column.choice("set_kind", true, "local", "published", "trial"),
                     Column.optional("school", TEXT), Column.optional("note", TEXT), Column.choice("counts", false, "yes", "no"))
             .joined("""
@@ -98,7 +101,7 @@ final class MeasureKinds {
             .build();
 
     /** One row a band. A ladder of which any row differs is replaced whole; its version before stays for as-of views. */
-    static final ImportKind CUTS = ImportKind.named("cuts", "cut scores")
+    static final FileKind CUTS = FileKind.named("cuts", "cut scores")
             .columns(Column.of("measure", TEXT), Column.of("grade", WHOLE), Column.of("year", TEXT), Column.of("window", TEXT),
                     Column.of("band", TEXT), Column.of("tier", WHOLE), Column.of("from_score", NUMBER).emptyAllowed(), Column.optional("set", TEXT))
             .joined("""
@@ -147,7 +150,8 @@ final class MeasureKinds {
                      where a.outcome <> 'unchanged'""")
             .build();
 
-    static List<ImportKind> all() {
+    @Override
+    public List<FileKind> files() {
         return List.of(MEASURES, WINDOWS, CUT_SETS, CUTS);
     }
 }

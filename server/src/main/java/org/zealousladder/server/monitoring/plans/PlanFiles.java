@@ -1,19 +1,22 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.monitoring.plans;
 
-import static org.zealousladder.server.exchange.records.Column.Type.DATE;
-import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
-import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Files about what is done for students: concerns, plans with their phases, sessions, and the list of strategies. */
-final class PlanKinds {
+@Component
+class PlanFiles implements DeclaresFiles {
     private static final String TODAY = "scope_today()";
 
-    private PlanKinds() {}
-
-    static final ImportKind STRATEGIES = ImportKind.named("strategies", "strategies")
+    static final FileKind STRATEGIES = FileKind.named("strategies", "strategies")
             .columns(Column.of("area", TEXT), Column.of("strategy", TEXT), Column.optional("how", TEXT), Column.optional("school", TEXT))
             .joined("""
                     select st.*, s.id as school_id, p.id as old_id,
@@ -28,7 +31,7 @@ final class PlanKinds {
                     select school_id, area, strategy, how from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind CONCERNS = ImportKind.named("concerns", "concerns").least(Viewer.Role.TEACHER)
+    static final FileKind CONCERNS = FileKind.named("concerns", "concerns").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("area", TEXT), Column.of("level", WHOLE), Column.optional("since", DATE), Column.optional("note", TEXT))
             .joined("""
                     select st.*, s.id as student_id, c.id as old_id,
@@ -36,7 +39,7 @@ final class PlanKinds {
                                 when c.level::integer = st.level and c.note is not distinct from st.note then 'unchanged' else 'changed' end as outcome
                       from stage st left join roster_student s on s.code = st.student
                       left join plans_concern c on c.student_id = s.id and c.area = st.area and c.superseded_by is null""")
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .problem("level", "level not between 0 and 3", "'A level of concern is 0, 1, 2 or 3.'")
             .problem("since", "since > " + TODAY, "'The date is in the future.'")
             .key("student_id, area").payload("%s.level, %s.note")
@@ -52,7 +55,7 @@ final class PlanKinds {
                     .formatted(TODAY))
             .build();
 
-    static final ImportKind PLANS = ImportKind.named("plans", "plans").least(Viewer.Role.TEACHER)
+    static final FileKind PLANS = FileKind.named("plans", "plans").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("starts", DATE), Column.of("ends", DATE), Column.of("worry", TEXT),
                     Column.of("strategy", TEXT), Column.of("per_week", WHOLE), Column.optional("minutes", WHOLE), Column.optional("leader", TEXT),
                     Column.optional("place", TEXT), Column.optional("success", TEXT), Column.optional("group", TEXT))
@@ -64,7 +67,7 @@ final class PlanKinds {
                            case when p.id is null then 'new' else 'unchanged' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join measures_measure m on m.code = st.measure
                       left join plans_plan p on p.student_id = s.id and p.measure_id = m.id and p.starts = st.starts and p.superseded_by is null""")
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("starts", "starts > " + TODAY, "'The date is in the future.'")
             .problem("ends", "ends <= starts", "'The last day must be after the first.'")
@@ -88,7 +91,7 @@ final class PlanKinds {
             left join lateral (select p.root, p.starts as began, p.closed_on from plans_plan p where p.student_id = s.id and p.measure_id = m.id and p.superseded_by is null
                                   and p.starts <= st.%1$s and (p.closed_on is null or p.closed_on > st.%1$s) order by p.starts desc limit 1) r on true""";
 
-    static final ImportKind PLAN_PHASES = ImportKind.named("plan-phases", "phases of plans").least(Viewer.Role.TEACHER)
+    static final FileKind PLAN_PHASES = FileKind.named("plan-phases", "phases of plans").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("starts", DATE), Column.of("strategy", TEXT), Column.of("per_week", WHOLE),
                     Column.optional("minutes", WHOLE), Column.optional("leader", TEXT), Column.optional("place", TEXT), Column.optional("reason", TEXT))
             .joined("""
@@ -97,7 +100,7 @@ final class PlanKinds {
                            case when f.id is null then 'new' else 'unchanged' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join measures_measure m on m.code = st.measure
                     """ + RUNNING.formatted("starts") + " left join plans_phase f on f.plan_root = r.root and f.starts = st.starts")
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("starts", "starts > " + TODAY, "'The date is in the future.'")
             .problem("starts", "student_id is not null and measure_id is not null and root is null", "'No plan runs for this student and measure on that day.'")
@@ -111,14 +114,14 @@ final class PlanKinds {
                       from accepted where outcome = 'new' order by starts""")
             .build();
 
-    static final ImportKind SESSIONS = ImportKind.named("sessions", "sessions held").least(Viewer.Role.TEACHER)
+    static final FileKind SESSIONS = FileKind.named("sessions", "sessions held").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("held_on", DATE), Column.of("given", WHOLE))
             .joined("""
                     select st.*, s.id as student_id, m.id as measure_id, r.root, h.id as old_id,
                            case when h.id is null then 'new' when h.given::integer = st.given then 'unchanged' else 'changed' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join measures_measure m on m.code = st.measure
                     """ + RUNNING.formatted("held_on") + " left join plans_session h on h.plan_root = r.root and h.on_day = st.held_on and h.superseded_by is null")
-            .unknown("student", "student_id", "student among yours with the code")
+            .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("held_on", "held_on > " + TODAY, "'The date is in the future.'")
             .problem("held_on", "student_id is not null and measure_id is not null and root is null", "'No plan runs for this student and measure on that day.'")
@@ -135,7 +138,8 @@ final class PlanKinds {
                     select id, root, student_id, held_on, given, case when old_id is null then held_on else %s end, scope_person() from held_anew""".formatted(TODAY))
             .build();
 
-    static List<ImportKind> all() {
+    @Override
+    public List<FileKind> files() {
         return List.of(STRATEGIES, CONCERNS, PLANS, PLAN_PHASES, SESSIONS);
     }
 }

@@ -1,4 +1,4 @@
-package org.zealousladder.server.exchange.records.csv;
+package org.zealousladder.server.platform.files;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;

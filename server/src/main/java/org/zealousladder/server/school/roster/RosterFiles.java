@@ -1,16 +1,19 @@
-package org.zealousladder.server.exchange.records;
+package org.zealousladder.server.school.roster;
 
-import static org.zealousladder.server.exchange.records.Column.Type.DATE;
-import static org.zealousladder.server.exchange.records.Column.Type.TEXT;
-import static org.zealousladder.server.exchange.records.Column.Type.WHOLE;
+import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
 
-/** Files of the roster: schools, years, classes, students, enrolments, people and who teaches what. */
-final class RosterKinds {
-    private RosterKinds() {}
-
-    static final ImportKind SCHOOLS = ImportKind.named("schools", "schools")
+/** Files of the roster: schools, years, classes, students and enrolments. */
+@Component
+class RosterFiles implements DeclaresFiles {
+    static final FileKind SCHOOLS = FileKind.named("schools", "schools")
             .columns(Column.of("school", TEXT), Column.of("name", TEXT))
             .joined("""
                     select st.*, s.id, case when s.id is null then 'new' when s.name = st.name then 'unchanged' else 'changed' end as outcome
@@ -20,7 +23,7 @@ final class RosterKinds {
             .apply("insert into roster_school (code, name) select school, name from accepted where outcome = 'new' order by row_no")
             .build();
 
-    static final ImportKind YEARS = ImportKind.named("years", "school years")
+    static final FileKind YEARS = FileKind.named("years", "school years")
             .columns(Column.of("year", TEXT), Column.of("starts", DATE), Column.of("ends", DATE))
             .joined("""
                     select st.*, case when st.ends > st.starts then daterange(st.starts, st.ends, '[]') end as span,
@@ -38,7 +41,7 @@ final class RosterKinds {
             .apply("insert into roster_year (name, starts, ends) select year, starts, ends from accepted where outcome = 'new' order by starts")
             .build();
 
-    static final ImportKind CLASSES = ImportKind.named("classes", "classes")
+    static final FileKind CLASSES = FileKind.named("classes", "classes")
             .columns(Column.of("class", TEXT), Column.of("school", TEXT), Column.of("year", TEXT), Column.of("name", TEXT), Column.of("grade", WHOLE))
             .joined("""
                     select st.*, c.id, s.id as school_id, y.id as year_id,
@@ -59,7 +62,7 @@ final class RosterKinds {
                     select class, school_id, year_id, name, grade from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind STUDENTS = ImportKind.named("students", "students")
+    static final FileKind STUDENTS = FileKind.named("students", "students")
             .columns(Column.of("student", TEXT), Column.of("given_name", TEXT), Column.of("family_name", TEXT).emptyAllowed(),
                     Column.optional("support", TEXT))
             .joined("""
@@ -79,7 +82,7 @@ final class RosterKinds {
             .build();
 
     /** A student is in one class at a time; moving is an end to the one and a start to the other. */
-    static final ImportKind ENROLMENTS = ImportKind.named("enrolments", "enrolments")
+    static final FileKind ENROLMENTS = FileKind.named("enrolments", "enrolments")
             .columns(Column.of("student", TEXT), Column.of("class", TEXT), Column.of("from", DATE), Column.optional("to", DATE))
             .joined("""
                     select st.row_no, st.student, st.class, st."from", st."to",
@@ -88,7 +91,7 @@ final class RosterKinds {
                       from stage st left join roster_student s on s.code = st.student
                       left join roster_class c on c.code = st.class
                       left join roster_enrolment e on e.student_id = s.id and e.class_id = c.id and e.starts = st."from\"""")
-            .unknown("student", "student_id", "student")
+            .ofStudents()
             .unknown("class", "class_id", "class")
             .problem("\"to\"", "\"to\" < \"from\"", "'The last day is before the first.'")
             .problem("\"from\"", """
@@ -106,39 +109,8 @@ final class RosterKinds {
                     select student_id, class_id, "from", "to" from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final ImportKind PEOPLE = ImportKind.named("people", "people")
-            .columns(Column.of("login", TEXT), Column.of("person", TEXT), Column.choice("role", true, "teacher", "coordinator", "administrator"),
-                    Column.optional("school", TEXT))
-            .joined("""
-                    select st.*, p.id, s.id as school_id,
-                           case when p.id is null then 'new'
-                                when (p.name, p.role) = (st.person, st.role) and p.school_id is not distinct from s.id then 'unchanged'
-                                else 'changed' end as outcome
-                      from stage st left join people_person p on p.login = lower(st.login) left join roster_school s on s.code = st.school""")
-            .unknown("school", "school_id", "school")
-            .problem("school", "role <> 'administrator' and school is null", "'A ' || role || ' needs a school.'")
-            .key("lower(login)").payload("%s.person, %s.role, %s.school_id")
-            .apply("""
-                    update people_person p set name = a.person, role = a.role, school_id = a.school_id
-                      from accepted a where a.outcome = 'changed' and p.id = a.id""")
-            .apply("""
-                    insert into people_person (login, name, role, school_id)
-                    select lower(login), person, role, school_id from accepted where outcome = 'new' order by row_no""")
-            .build();
-
-    static final ImportKind TEACHES = ImportKind.named("teaches", "who teaches which class")
-            .columns(Column.of("login", TEXT), Column.of("class", TEXT))
-            .joined("""
-                    select st.*, p.id as person_id, c.id as class_id, case when t.person_id is null then 'new' else 'unchanged' end as outcome
-                      from stage st left join people_person p on p.login = lower(st.login) left join roster_class c on c.code = st.class
-                      left join people_teaches t on t.person_id = p.id and t.class_id = c.id""")
-            .unknown("login", "person_id", "person with the sign-in name")
-            .unknown("class", "class_id", "class")
-            .key("lower(login), class")
-            .apply("insert into people_teaches (person_id, class_id) select person_id, class_id from accepted where outcome = 'new'")
-            .build();
-
-    static List<ImportKind> all() {
-        return List.of(SCHOOLS, YEARS, CLASSES, STUDENTS, ENROLMENTS, PEOPLE, TEACHES);
+    @Override
+    public List<FileKind> files() {
+        return List.of(SCHOOLS, YEARS, CLASSES, STUDENTS, ENROLMENTS);
     }
 }

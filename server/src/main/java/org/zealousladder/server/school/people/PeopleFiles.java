@@ -1,0 +1,50 @@
+package org.zealousladder.server.school.people;
+
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
+
+/** Files of people and of who teaches which class. */
+@Component
+class PeopleFiles implements DeclaresFiles {
+    static final FileKind PEOPLE = FileKind.named("people", "people")
+            .columns(Column.of("login", TEXT), Column.of("person", TEXT), Column.choice("role", true, "teacher", "coordinator", "administrator"),
+                    Column.optional("school", TEXT))
+            .joined("""
+                    select st.*, p.id, s.id as school_id,
+                           case when p.id is null then 'new'
+                                when (p.name, p.role) = (st.person, st.role) and p.school_id is not distinct from s.id then 'unchanged'
+                                else 'changed' end as outcome
+                      from stage st left join people_person p on p.login = lower(st.login) left join roster_school s on s.code = st.school""")
+            .unknown("school", "school_id", "school")
+            .problem("school", "role <> 'administrator' and school is null", "'A ' || role || ' needs a school.'")
+            .key("lower(login)").payload("%s.person, %s.role, %s.school_id")
+            .apply("""
+                    update people_person p set name = a.person, role = a.role, school_id = a.school_id
+                      from accepted a where a.outcome = 'changed' and p.id = a.id""")
+            .apply("""
+                    insert into people_person (login, name, role, school_id)
+                    select lower(login), person, role, school_id from accepted where outcome = 'new' order by row_no""")
+            .build();
+
+    static final FileKind TEACHES = FileKind.named("teaches", "who teaches which class")
+            .columns(Column.of("login", TEXT), Column.of("class", TEXT))
+            .joined("""
+                    select st.*, p.id as person_id, c.id as class_id, case when t.person_id is null then 'new' else 'unchanged' end as outcome
+                      from stage st left join people_person p on p.login = lower(st.login) left join roster_class c on c.code = st.class
+                      left join people_teaches t on t.person_id = p.id and t.class_id = c.id""")
+            .unknown("login", "person_id", "person with the sign-in name")
+            .unknown("class", "class_id", "class")
+            .key("lower(login), class")
+            .apply("insert into people_teaches (person_id, class_id) select person_id, class_id from accepted where outcome = 'new'")
+            .build();
+
+    @Override
+    public List<FileKind> files() {
+        return List.of(PEOPLE, TEACHES);
+    }
+}

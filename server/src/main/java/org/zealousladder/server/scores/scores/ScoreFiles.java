@@ -1,0 +1,66 @@
+package org.zealousladder.server.scores.scores;
+
+import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.NUMBER;
+import static org.zealousladder.server.platform.files.Column.Type.TEXT;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.DeclaresFiles;
+import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.who.Viewer;
+
+/** The file of scores. */
+@Component
+class ScoreFiles implements DeclaresFiles {
+    private static final String TODAY = "scope_today()";
+
+    /** An imported score counts as known from the day it was taken, unless the file says otherwise; a correction from today. */
+    static final FileKind SCORES = FileKind.named("scores", "scores").least(Viewer.Role.TEACHER)
+            .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("date", DATE), Column.of("score", NUMBER).emptyAllowed(),
+                    Column.choice("status", false, "scored", "absent", "exempt", "invalid"), Column.optional("known", DATE))
+            .joined("""
+                    select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
+                           s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, c.id as old_id,
+                           case when c.id is null then 'new'
+                                when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score then 'unchanged'
+                                else 'changed' end as outcome
+                      from stage st
+                      left join roster_student s on s.code = st.student
+                      left join measures_measure m on m.code = st.measure
+                      left join scores_score c on c.student_id = s.id and c.measure_id = m.id and c.taken_on = st.date and c.superseded_by is null""")
+            .ofStudents()
+            .unknown("measure", "measure_id", "measure")
+            .problem("score", "(status = 'scored') <> (score is not null)", """
+                    case when score is null then 'The score is missing. Give it, or a status (absent, exempt, invalid).'
+                         else 'A row with the status ' || status || ' has no score; leave it empty.' end""")
+            .problem("score", "score not between lowest and highest", "'The score is outside ' || lowest || ' to ' || highest || '.'")
+            .problem("score", "score <> round(score::numeric, decimals)::double precision",
+                    "case decimals when 0 then 'The score must be a whole number.' else 'The score has more than ' || decimals || ' decimals.' end")
+            .problem("date", "date > " + TODAY, "'The date is in the future.'")
+            .problem("date", "date < date '1990-01-01'", "'The date is too long ago; check the year.'")
+            .problem("known", "known < date or known > " + TODAY, "'A score is known on the day it was taken or later, and not in the future.'")
+            .key("student_id, measure_id, date").payload("%s.score, %s.status")
+            .apply("""
+                    create temporary table correction on commit drop as
+                    select nextval(pg_get_serial_sequence('scores_score', 'id')) as id, old_id, student_id, measure_id, date, score, status
+                      from accepted where outcome = 'changed'""")
+            .apply("""
+                    update scores_score s set superseded_by = c.id, superseded_on = greatest(%s, s.known_from)
+                      from correction c where s.id = c.old_id""".formatted(TODAY))
+            .apply("""
+                    insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
+                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, scope_person(), 'corrected by a file', o.window_id
+                      from correction c join scores_score o on o.id = c.old_id""")
+            .apply("""
+                    insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by)
+                    select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), scope_person()
+                      from accepted where outcome = 'new'""")
+            .build();
+
+    @Override
+    public List<FileKind> files() {
+        return List.of(SCORES);
+    }
+}
