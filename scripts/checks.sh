@@ -46,6 +46,12 @@ check_web() {
   )
 }
 
+format() {
+  need_to_run
+  (cd "$ROOT" && mvn -B -q net.revelc.code:impsort-maven-plugin:sort net.revelc.code.formatter:formatter-maven-plugin:format)
+  (cd "$ROOT/web" && npx biome check --write . >/dev/null)
+}
+
 run_tests() {
   need_to_run
   need_chromium
@@ -55,7 +61,7 @@ run_tests() {
   throwaway test
   say "Core, server, command and browser tests ..."
   cd "$ROOT"
-  mvn -B -ntp verify -pl core,demo,server,cli,e2e "$@"
+  mvn -B -ntp verify -P format-check -pl core,demo,server,cli,e2e "$@"
 }
 
 screenshots() {

@@ -81,6 +81,7 @@ public class FitBenchmark {
                 theirs = score;
             }
         }
-        System.out.printf(java.util.Locale.ROOT, "fit: %.0f series a second, Commons Math %.0f: ratio %.1f (budget: at least 10)%n", ours, theirs, ours / theirs);
+        System.out.printf(java.util.Locale.ROOT, "fit: %.0f series a second, Commons Math %.0f: ratio %.1f (budget: at least 10)%n", ours, theirs,
+                ours / theirs);
     }
 }

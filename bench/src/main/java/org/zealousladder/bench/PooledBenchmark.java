@@ -49,7 +49,8 @@ public final class PooledBenchmark {
             }
         }
         long memory = used() - before;
-        System.out.printf(Locale.ROOT, "pooled growth: %,d series in %.2f s: %.2f of the budget of %.0f s (mean slope %.3f); memory at most %d MB: %.2f of 200 MB%n",
+        System.out.printf(Locale.ROOT,
+                "pooled growth: %,d series in %.2f s: %.2f of the budget of %.0f s (mean slope %.3f); memory at most %d MB: %.2f of 200 MB%n",
                 SERIES, seconds, seconds / BUDGET_SECONDS, BUDGET_SECONDS, sum / 4 / SERIES, memory >> 20, memory / (double) BUDGET_BYTES);
     }
 

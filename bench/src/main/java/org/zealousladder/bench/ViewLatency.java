@@ -72,9 +72,10 @@ public final class ViewLatency {
         Random random = new Random(number);
         Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
         String scope = session.classScope();
-        String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope, "/api/coverage?" + scope,
-            "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope, "/api/plans?measure=1&" + scope, "/api/meeting?measure=1&" + scope,
-            "/api/strip?measure=1&" + scope.replaceAll("asOf=", "day="), "/api/reading?" + scope};
+        String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope,
+                "/api/coverage?" + scope,
+                "/api/table?" + scope, "/api/tiers?" + scope, "/api/entry?" + scope, "/api/plans?measure=1&" + scope, "/api/meeting?measure=1&" + scope,
+                "/api/strip?measure=1&" + scope.replaceAll("asOf=", "day="), "/api/reading?" + scope};
         Map<String, List<Long>> times = new HashMap<>();
         for (int i = 0; i < requests; i++) {
             Thread.sleep(random.nextInt(4000));
@@ -113,7 +114,8 @@ public final class ViewLatency {
         Collections.sort(nanos);
         double p50 = nanos.get(nanos.size() / 2) / 1e6;
         double p95 = nanos.get((int) (nanos.size() * 0.95)) / 1e6;
-        System.out.printf(Locale.ROOT, "%s: %d answers, p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n", what, nanos.size(), p50, p95, p95 / budget, budget);
+        System.out.printf(Locale.ROOT, "%s: %d answers, p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n", what, nanos.size(), p50, p95, p95 / budget,
+                budget);
     }
 
     /** A signed-in sample person. */
@@ -123,9 +125,11 @@ public final class ViewLatency {
 
         Session(String login) throws Exception {
             get("/api/session");
-            String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst().orElseThrow();
+            String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst()
+                    .orElseThrow();
             HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
-                    .header("X-XSRF-TOKEN", token).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build(), HttpResponse.BodyHandlers.ofString());
+                    .header("X-XSRF-TOKEN", token).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build(),
+                    HttpResponse.BodyHandlers.ofString());
             if (answer.statusCode() != 200) {
                 throw new IllegalStateException(login + ": " + answer.body());
             }

@@ -1,8 +1,8 @@
 package org.zealousladder.cli;
 
 import java.util.concurrent.Callable;
-import org.zealousladder.server.school.people.PeopleService;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.school.people.PeopleService;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;

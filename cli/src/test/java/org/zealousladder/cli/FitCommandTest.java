@@ -125,7 +125,8 @@ class FitCommandTest {
 
     @Test
     void allBadRowsAreToldAtOnceAndNothingIsComputed() throws IOException {
-        Path bad = file("bad.csv", "student,measure,date,score,status", "A,orf,2026-01-05,40,", "A,orf,2026-01-12,abc,", "A,orf,2026-02-30,44,", "A,orf,2026-01-19,NaN,",
+        Path bad = file("bad.csv", "student,measure,date,score,status", "A,orf,2026-01-05,40,", "A,orf,2026-01-12,abc,", "A,orf,2026-02-30,44,",
+                "A,orf,2026-01-19,NaN,",
                 "A,orf,2026-01-26,Infinity,", ",orf,2026-02-02,50,", "A,orf,2026-02-09,50,sick", "A,orf,2026-01-05,41,");
         Ran ran = run(bad, "--format", "json");
         assertEquals(2, ran.code());
@@ -145,7 +146,8 @@ class FitCommandTest {
     @Test
     void wrongOptionsAreSentences() throws IOException {
         Path good = byHand();
-        for (String[] wrong : new String[][] {{"--method", "best"}, {"--rule", "mood"}, {"--format", "xml"}, {"--sem", "orf=big"}, {"--sem", "orf=-1"}, {"--origin", "yesterday"}}) {
+        for (String[] wrong : new String[][] {{"--method", "best"}, {"--rule", "mood"}, {"--format", "xml"}, {"--sem", "orf=big"}, {"--sem", "orf=-1"},
+                {"--origin", "yesterday"}}) {
             Ran ran = run(good, wrong[0], wrong[1]);
             assertEquals(2, ran.code(), String.join(" ", wrong));
             assertTrue(ran.err().contains(wrong[1].replace("orf=", "")), ran.err());
@@ -174,7 +176,8 @@ class FitCommandTest {
         java.util.Random random = new java.util.Random(3);
         for (int i = 0; i < 9; i++) {
             for (int k = 0; k < 4 + i % 3; k++) {
-                lines.add("S" + i + ",orf," + java.time.LocalDate.of(2026, 1, 5).plusWeeks(k) + "," + (40 + 4 * i + Math.round((1 + i / 4.0) * k + 3 * random.nextGaussian())));
+                lines.add("S" + i + ",orf," + java.time.LocalDate.of(2026, 1, 5).plusWeeks(k) + ","
+                        + (40 + 4 * i + Math.round((1 + i / 4.0) * k + 3 * random.nextGaussian())));
             }
         }
         lines.add("NEW,orf,2026-01-05,50");

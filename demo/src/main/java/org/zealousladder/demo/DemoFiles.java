@@ -14,7 +14,10 @@ public final class DemoFiles {
     private DemoFiles() {}
 
     /** Which demo. */
-    public enum Size { SKERROW, DISTRICT }
+    public enum Size {
+        SKERROW,
+        DISTRICT
+    }
 
     /** Writes the files and gives them in the order in which they must be brought in. */
     public static List<Path> write(Path folder, Size size) throws IOException {

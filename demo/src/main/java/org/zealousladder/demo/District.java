@@ -82,7 +82,8 @@ final class District {
     private void plan(Pupil p, MeasureBook.Entry m) throws IOException {
         boolean reading = m == MeasureBook.ORAL_READING;
         sheets.row("concerns", p.code(), m.area(), 2, Probes.FIRST, "");
-        sheets.row("plans", p.code(), m.code(), Probes.FIRST, LocalDate.of(2026, 4, 24), "Needs more practice.", reading ? "Paired reading" : "Number line talk", 3, 20,
+        sheets.row("plans", p.code(), m.code(), Probes.FIRST, LocalDate.of(2026, 4, 24), "Needs more practice.",
+                reading ? "Paired reading" : "Number line talk", 3, 20,
                 "the class teacher", "classroom", "", "");
         LocalDate monday = DemoFiles.TODAY.minusDays(11);
         for (int day : new int[] {0, 1, 3, 7, 8, 10}) {

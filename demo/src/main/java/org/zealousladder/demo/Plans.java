@@ -46,7 +46,8 @@ final class Plans {
                 m.area().equals("Reading") ? "Reads a page of the class book aloud with few stops." : "Answers facts to 20 without counting.",
                 which == strategies.length - 1 && !changed ? className + ", " + strategies[which].toLowerCase(java.util.Locale.ROOT) : "");
         if (changed) {
-            sheets.row("plan-phases", p.code(), m.code(), c.changed(), strategies[which], 3, 20, leader, place, "Paired reading three times a week instead of two");
+            sheets.row("plan-phases", p.code(), m.code(), c.changed(), strategies[which], 3, 20, leader, place,
+                    "Paired reading three times a week instead of two");
         }
         double kept = random.nextDouble() < 0.15 ? 0.4 : 0.88;
         for (LocalDate day = Probes.FIRST; day.isBefore(DemoFiles.TODAY); day = day.plusDays(1)) {

@@ -18,14 +18,14 @@ final class Readings {
 
     private static final Map<String, Minute[]> BY_NAME = Map.of(
             "Zuri Halloran", new Minute[] {
-                new Minute("tide-table", LocalDate.of(2025, 10, 6), 58, 9, 0, 1, TOO_HARD),
-                new Minute("tide-table", LocalDate.of(2026, 1, 15), 66, 5, 2, 2, WITH_HELP),
-                new Minute("tide-table", LocalDate.of(2026, 3, 5), 81, 3, 3, 3, ALONE)},
+                    new Minute("tide-table", LocalDate.of(2025, 10, 6), 58, 9, 0, 1, TOO_HARD),
+                    new Minute("tide-table", LocalDate.of(2026, 1, 15), 66, 5, 2, 2, WITH_HELP),
+                    new Minute("tide-table", LocalDate.of(2026, 3, 5), 81, 3, 3, 3, ALONE)},
             "Sunniva Hale", new Minute[] {
-                new Minute("tide-table", LocalDate.of(2025, 10, 7), 60, 5, 1, 2, WITH_HELP),
-                new Minute("ferry-gull", LocalDate.of(2026, 2, 26), 62, 6, 0, 2, WITH_HELP)},
+                    new Minute("tide-table", LocalDate.of(2025, 10, 7), 60, 5, 1, 2, WITH_HELP),
+                    new Minute("ferry-gull", LocalDate.of(2026, 2, 26), 62, 6, 0, 2, WITH_HELP)},
             "Idris Falk", new Minute[] {
-                new Minute("ferry-gull", LocalDate.of(2026, 2, 24), 61, 8, 1, 1, TOO_HARD)});
+                    new Minute("ferry-gull", LocalDate.of(2026, 2, 24), 61, 8, 1, 1, TOO_HARD)});
 
     private final Sheets sheets;
     private final Random random = new Random(43);

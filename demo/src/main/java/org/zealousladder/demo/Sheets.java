@@ -35,7 +35,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("readings", new String[] {"student", "passage", "read_on", "seconds", "limit_seconds", "last_word", "retelling", "level", "note"});
         HEADERS.put("reading-marks", new String[] {"student", "passage", "read_on", "number", "word", "mark", "at_seconds"});
         HEADERS.put("concerns", new String[] {"student", "area", "level", "since", "note"});
-        HEADERS.put("plans", new String[] {"student", "measure", "starts", "ends", "worry", "strategy", "per_week", "minutes", "leader", "place", "success", "group"});
+        HEADERS.put("plans",
+                new String[] {"student", "measure", "starts", "ends", "worry", "strategy", "per_week", "minutes", "leader", "place", "success", "group"});
         HEADERS.put("plan-phases", new String[] {"student", "measure", "starts", "strategy", "per_week", "minutes", "leader", "place", "reason"});
         HEADERS.put("sessions", new String[] {"student", "measure", "held_on", "given"});
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});

@@ -57,7 +57,8 @@ class DemoFilesTest {
             assertTrue(word >= 1 && word <= lastWords.get(mark[0] + mark[1] + mark[2]), String.join(",", mark));
             assertTrue(Double.parseDouble(mark[6]) <= 60, "before the bell");
         }
-        assertEquals(rows("reading-marks").size(), rows("reading-marks").stream().map(m -> m[0] + m[1] + m[2] + "/" + m[4]).distinct().count(), "one mark a word");
+        assertEquals(rows("reading-marks").size(), rows("reading-marks").stream().map(m -> m[0] + m[1] + m[2] + "/" + m[4]).distinct().count(),
+                "one mark a word");
         Map<String, List<String[]>> byReading = rows("reading-marks").stream().collect(Collectors.groupingBy(m -> m[0] + m[1] + m[2]));
         byReading.values().forEach(marks -> {
             for (int i = 0; i < marks.size(); i++) {

@@ -7,8 +7,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import com.microsoft.playwright.options.SelectOption;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -98,7 +98,8 @@ class AccessibilityTest extends BrowserTest {
     private void check(String where) throws IOException {
         page.waitForLoadState(LoadState.NETWORKIDLE);
         // A page's code arrives before it asks for its records: idle in between is not yet there.
-        page.waitForFunction("() => document.querySelector('h1, [role=dialog], form') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
+        page.waitForFunction(
+                "() => document.querySelector('h1, [role=dialog], form') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
         page.waitForTimeout(250);
         page.evaluate(Files.readString(Path.of("..", "web", "node_modules", "axe-core", "axe.min.js")));
         @SuppressWarnings("unchecked")

@@ -69,12 +69,14 @@ class BigSchoolTest extends BrowserTest {
         assertThat(page.getByRole(AriaRole.SLIDER)).isVisible();
         Locator picture = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ladder picture, Oral reading"));
         assertTrue(picture.locator("circle, path").count() < 200, "no disc for each of 800");
-        Locator bin = picture.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pick \\d+ from \\d+ to \\d+, tier 2"))).first();
+        Locator bin = picture.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pick \\d+ from \\d+ to \\d+, tier 2")))
+                .first();
         int inBin = Integer.parseInt(bin.getAttribute("aria-label").split(" ")[1]);
         bin.locator("rect").click();
         assertThat(picked()).containsText(inBin + " picked");
         button("Clear").click();
-        Locator flow = picture.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pick \\d+ from Within reach to Secure"))).first();
+        Locator flow = picture.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pick \\d+ from Within reach to Secure")))
+                .first();
         int inFlow = Integer.parseInt(flow.getAttribute("aria-label").split(" ")[1]);
         flow.dispatchEvent("click");
         assertThat(picked()).containsText(inFlow + " picked");
@@ -106,7 +108,8 @@ class BigSchoolTest extends BrowserTest {
         button("Make the set").click();
         assertThat(page.getByRole(AriaRole.SLIDER).first()).isVisible();
         button("Read scores by Big school's own from today on").click();
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Big school's own trial|^Big school's own on trial")))).containsText("counts now");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Big school's own trial|^Big school's own on trial"))))
+                .containsText("counts now");
         assertEquals(0, button("Read scores by Big school's own from today on").count());
     }
 }

@@ -63,7 +63,8 @@ abstract class BrowserTest {
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             // A refused request is told by the browser too; the tests look at what the page says of it.
-            if (message.type().equals("error") && !message.text().contains("the server responded with a status of 4") && !message.text().contains("net::ERR_FAILED")
+            if (message.type().equals("error") && !message.text().contains("the server responded with a status of 4")
+                    && !message.text().contains("net::ERR_FAILED")
                     && !message.text().contains("net::ERR_INTERNET_DISCONNECTED")) {
                 complaints.add(message.text());
             }
@@ -135,7 +136,8 @@ abstract class BrowserTest {
     /** Opens one of the pages that a rung of the rail holds. */
     protected void subView(String rung, String name) {
         view(rung);
-        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
+                .click();
     }
 
     protected Locator button(String name) {
@@ -147,7 +149,8 @@ abstract class BrowserTest {
     }
 
     protected void view(String name) {
-        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name)).click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
+                .click();
     }
 
     protected Locator dialog() {

@@ -120,7 +120,8 @@ class MonitoringTeamTest extends BrowserTest {
         signIn("B. Calder");
         subView("Trends", "Weekly scores");
         Locator cell = page.locator("[data-at='0']");
-        for (List<String> wrong : List.of(List.of("fast", "'fast' is not a score."), List.of("70 71 72 73", "Up to three forms count"), List.of("70.5", "is a whole number."),
+        for (List<String> wrong : List.of(List.of("fast", "'fast' is not a score."), List.of("70 71 72 73", "Up to three forms count"),
+                List.of("70.5", "is a whole number."),
                 List.of("70 400", "runs from 0 to 250; 400 is outside."))) {
             cell.fill(wrong.get(0));
             cell.press("Enter");
@@ -163,7 +164,9 @@ class MonitoringTeamTest extends BrowserTest {
     void sessionsAreTickedCountedAndTakenBack() {
         signIn("B. Calder");
         subView("Trends", "Plans and sessions");
-        Locator line = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Close the plan of"))))).first();
+        Locator line = page.getByRole(AriaRole.ROW).filter(
+                new Locator.FilterOptions().setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Close the plan of")))))
+                .first();
         Locator friday = line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")));
         Locator given = line.getByText(Pattern.compile("^\\d+ of \\d+$")).first();
         int before = Integer.parseInt(given.innerText().split(" ")[0]);

@@ -87,7 +87,8 @@ class MonitoringTest extends BrowserTest {
         cell(0).press("Enter");
         assertThat(page.getByText("1 score waiting for the connection")).isVisible();
         assertThat(cell(0)).hasValue("77");
-        String kept = (String) page.evaluate("() => Object.keys(localStorage).filter(k => k.startsWith('ladder-waiting')).map(k => localStorage.getItem(k)).join()");
+        String kept = (String) page
+                .evaluate("() => Object.keys(localStorage).filter(k => k.startsWith('ladder-waiting')).map(k => localStorage.getItem(k)).join()");
         assertTrue(kept.contains("77"), "kept on this device");
         offline(false);
         assertThat(page.getByText("waiting for the connection")).hasCount(0);
@@ -124,7 +125,8 @@ class MonitoringTest extends BrowserTest {
         dialog().getByLabel("Why").fill("Was away for two weeks");
         page.keyboard().press("ArrowRight");
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record")).click();
-        assertThat(page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(first))).containsText("Held course on 13 Mar 2026 by N. Haddad: Was away for two weeks.");
+        assertThat(page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(first)))
+                .containsText("Held course on 13 Mar 2026 by N. Haddad: Was away for two weeks.");
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
         assertThat(page.getByRole(AriaRole.ARTICLE).nth(1)).isVisible();
         assertThat(page.getByRole(AriaRole.ARTICLE).first()).containsText("Notes");

@@ -116,10 +116,12 @@ class PlansTest extends BrowserTest {
         Locator line = row(button("Change the plan of " + first));
         assertThat(line).containsText("Place keepers");
         assertThat(line).not().containsText("goal");
-        Locator mate = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Place keepers")).filter(new Locator.FilterOptions().setHasNotText(first));
+        Locator mate = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Place keepers"))
+                .filter(new Locator.FilterOptions().setHasNotText(first));
         assertThat(mate).containsText(Pattern.compile("goal \\d+ by"));
         // With Shift the session is ticked for the whole group.
-        line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar"))).click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))
+                .click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         assertThat(mate.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))).hasAttribute("aria-pressed", "true");
     }
 

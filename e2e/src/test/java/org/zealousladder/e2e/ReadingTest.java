@@ -22,7 +22,8 @@ class ReadingTest extends BrowserTest {
         signIn("G. Rustad");
         subView("Trends", "Reading aloud");
         page.getByLabel("Student", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(student));
-        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true)).selectOption(page.locator("option", new Page.LocatorOptions().setHasText("The tide table")).getAttribute("value"));
+        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true))
+                .selectOption(page.locator("option", new Page.LocatorOptions().setHasText("The tide table")).getAttribute("value"));
         button("Open the passage").click();
         button("Start the clock").click();
     }
@@ -101,7 +102,8 @@ class ReadingTest extends BrowserTest {
         page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Zuri Halloran")).first().getByRole(AriaRole.BUTTON).click();
         Locator others = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The same passage at another time"));
         assertThat(others.getByRole(AriaRole.ROW)).hasCount(4);
-        assertThat(others).containsText(Pattern.compile("Of the 66 words both reached, 5 were missed on 15 Jan 2026: \\d again, \\d no longer; \\d new on 5 Mar 2026\\."));
+        assertThat(others).containsText(
+                Pattern.compile("Of the 66 words both reached, 5 were missed on 15 Jan 2026: \\d again, \\d no longer; \\d new on 5 Mar 2026\\."));
         others.getByLabel("6 Oct 2025").check();
         assertThat(others).containsText("Of the 58 words both reached");
         assertThat(page.getByText("small signs below: 6 Oct 2025")).isVisible();

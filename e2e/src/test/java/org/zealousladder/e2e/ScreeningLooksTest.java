@@ -18,7 +18,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Screening on a phone, on paper, on a wall with names hidden, and when something cannot be had. */
 class ScreeningLooksTest extends BrowserTest {
     @ParameterizedTest
-    @ValueSource(strings = {"/coverage", "/entry", "/table", "/tiers", "/report", "/ladder?seasons=4", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
+    @ValueSource(strings = {"/coverage", "/entry", "/table", "/tiers", "/report", "/ladder?seasons=4", "/setup/cuts", "/setup/windows", "/setup/measures",
+            "/setup/norms"})
     void onAPhoneNothingStandsOverTheEdge(String path) {
         newPage(390, 844, ColorScheme.LIGHT);
         signIn("R. Oduya");
@@ -68,7 +69,8 @@ class ScreeningLooksTest extends BrowserTest {
         page.route("**/api/coverage?**", r -> r.abort());
         view("Screening");
         Locator failed = page.getByRole(AriaRole.ALERT);
-        assertThat(failed).containsText("The server cannot be reached.", new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(20_000));
+        assertThat(failed).containsText("The server cannot be reached.",
+                new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setTimeout(20_000));
         page.unroute("**/api/coverage?**");
         button("Try again").click();
         assertThat(page.getByText("Still to be tested")).isVisible();

@@ -77,7 +77,8 @@ class SetupTest extends BrowserTest {
         for (String[] place : new String[][] {{"screening: tab", "/table"}, {"screening: rep", "/report"}, {"setup: norm", "/setup/norms"}}) {
             page.keyboard().press("Control+k");
             page.keyboard().type(place[0]);
-            assertThat(page.locator("[role=option][aria-selected=true]")).containsText(place[0].split(" ")[1], new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setIgnoreCase(true));
+            assertThat(page.locator("[role=option][aria-selected=true]")).containsText(place[0].split(" ")[1],
+                    new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions().setIgnoreCase(true));
             page.keyboard().press("Enter");
             page.waitForURL(Pattern.compile(".*" + place[1] + ".*"));
         }

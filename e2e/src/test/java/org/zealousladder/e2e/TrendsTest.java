@@ -39,7 +39,8 @@ class TrendsTest extends BrowserTest {
     @Test
     void chartsShareOneScale() {
         openTrends();
-        List<String> axes = page.locator("button[data-chart] svg").all().stream().map(svg -> String.join(" ", svg.locator("text").allTextContents())).distinct().toList();
+        List<String> axes = page.locator("button[data-chart] svg").all().stream().map(svg -> String.join(" ", svg.locator("text").allTextContents())).distinct()
+                .toList();
         assertEquals(1, axes.stream().map(a -> a.replace("new plan", "").strip()).distinct().count(), axes.toString());
     }
 

@@ -57,7 +57,8 @@ class ModulesTest {
 
     @ArchTest
     static void everyClassStandsInACapabilityOfAnArea(JavaClasses all) {
-        List<String> astray = all.stream().filter(c -> c.getPackageName().startsWith(SERVER + ".") && parts(c).length < 2 && !c.getSimpleName().equals("package-info"))
+        List<String> astray = all.stream()
+                .filter(c -> c.getPackageName().startsWith(SERVER + ".") && parts(c).length < 2 && !c.getSimpleName().equals("package-info"))
                 .map(JavaClass::getName).toList();
         assertEquals(List.of(), astray, "an area holds packages, a package holds classes");
         List<String> unranked = capabilities(all).values().stream().map(Capability::area).distinct().filter(a -> area(all, a) == null).toList();

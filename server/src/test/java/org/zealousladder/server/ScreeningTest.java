@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
-import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.exchange.records.ImportResult;
+import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
 /** What the tests of the screening views share. Each works on students of its own, so that they can run in any order. */
@@ -22,7 +22,8 @@ public abstract class ScreeningTest extends ServerTest {
     }
 
     protected int window(String name) {
-        return db.sql("select w.id from measures_window w join roster_year y on y.id = w.year_id where y.name = '2025-26' and w.name = :name").param("name", name)
+        return db.sql("select w.id from measures_window w join roster_year y on y.id = w.year_id where y.name = '2025-26' and w.name = :name")
+                .param("name", name)
                 .query(Integer.class).single();
     }
 

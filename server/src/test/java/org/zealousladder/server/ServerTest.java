@@ -30,9 +30,9 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.demo.DemoFiles;
-import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.exchange.records.ImportResult;
 import org.zealousladder.server.exchange.records.ImportService;
+import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -21,9 +21,10 @@ final class CsvOutput implements FitOutput {
     public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
         pooled = options.method() == Trend.Method.POOLED;
         csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-        List<String> header = new ArrayList<>(List.of("student", "measure", "n", "state", "intercept", "slope_per_week", "slope_se", "slope_low", "slope_high", "residual_sd", "df",
-                "latest_date", "latest_level", "latest_low", "latest_high", "outliers", "goal_date", "goal_score", "needed_per_week", "projected",
-                "projected_low", "projected_high", "chance", "decision", "rule", "reason"));
+        List<String> header = new ArrayList<>(
+                List.of("student", "measure", "n", "state", "intercept", "slope_per_week", "slope_se", "slope_low", "slope_high", "residual_sd", "df",
+                        "latest_date", "latest_level", "latest_low", "latest_high", "outliers", "goal_date", "goal_score", "needed_per_week", "projected",
+                        "projected_low", "projected_high", "chance", "decision", "rule", "reason"));
         if (pooled) {
             header.addAll(List.of("fitted_by", "intercept_se"));
         }

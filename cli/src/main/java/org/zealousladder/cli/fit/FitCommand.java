@@ -25,9 +25,9 @@ import picocli.CommandLine.Parameters;
 /** Fits every series of a file. Exit code 0, or 2 when the files or options are wrong. */
 @Command(name = "fit", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"Fit growth trends against goals and propose decisions, from files alone.",
-            "SCORES: student,measure,date,score[,status]  with ISO dates.",
-            "GOALS:  student,measure,start_date,start_score,goal_date,goal_score",
-            "A goal below its start means that lower is better."})
+                "SCORES: student,measure,date,score[,status]  with ISO dates.",
+                "GOALS:  student,measure,start_date,start_score,goal_date,goal_score",
+                "A goal below its start means that lower is better."})
 public final class FitCommand implements Callable<Integer> {
     @Parameters(paramLabel = "SCORES.csv")
     private Path scores;
@@ -35,7 +35,8 @@ public final class FitCommand implements Callable<Integer> {
     @Option(names = "--goals", paramLabel = "GOALS.csv", description = "Goals; without them no decisions are proposed.")
     private Path goals;
 
-    @Option(names = "--method", defaultValue = "single", description = "single (least squares, default), robust (Theil-Sen) or pooled (all series of a measure together).")
+    @Option(names = "--method", defaultValue = "single",
+            description = "single (least squares, default), robust (Theil-Sen) or pooled (all series of a measure together).")
     private String method;
 
     @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
@@ -115,8 +116,7 @@ public final class FitCommand implements Callable<Integer> {
     /** The populations of the measures that have enough series, by the measure's name. */
     private static Map<String, Population> populations(Input input, FittedSeries.Options options) {
         Map<String, PooledGrowth> pools = new LinkedHashMap<>();
-        input.series.forEach((key, points) ->
-                pools.computeIfAbsent(key.measure(), m -> new PooledGrowth()).add(FittedSeries.series(points, options)));
+        input.series.forEach((key, points) -> pools.computeIfAbsent(key.measure(), m -> new PooledGrowth()).add(FittedSeries.series(points, options)));
         Map<String, Population> populations = new LinkedHashMap<>();
         pools.forEach((measure, pool) -> pool.fit().ifPresentOrElse(p -> populations.put(measure, p),
                 () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));

@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
-import org.zealousladder.server.platform.files.Cells;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
+import org.zealousladder.server.platform.files.Cells;
 
 /** Reads the files of scores and goals, row by row, and collects every problem. */
 final class Input {

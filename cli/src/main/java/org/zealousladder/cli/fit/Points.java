@@ -37,7 +37,8 @@ final class Points {
             int i = (int) o;
             if (kept > 0 && sortedDays[kept - 1] == days[i]) {
                 if (Double.compare(sortedValues[kept - 1], values[i]) != 0) {
-                    problems.add(new Problem(rows[i], "score", "Row " + firstRow + " has another score for the same student, measure and date. Keep one of the two."));
+                    problems.add(new Problem(rows[i], "score",
+                            "Row " + firstRow + " has another score for the same student, measure and date. Keep one of the two."));
                 }
                 continue;
             }

@@ -29,12 +29,12 @@ final class TableOutput implements FitOutput {
     public void series(FittedSeries s) {
         boolean goal = s.goal() != null;
         rows.add(new String[] {s.key().student(), s.key().measure(), Integer.toString(s.n()),
-            s.trend() == null ? "too few" : number(s.trend().slope()),
-            s.trend() == null ? "" : number(s.trend().slopeLow()) + " to " + number(s.trend().slopeHigh()),
-            goal ? number(s.goal().goalScore()) + " by " + s.goal().goalDate() : "",
-            goal ? number(s.line().neededPerWeek()) : "",
-            s.chance() == null ? "" : Math.round(100 * s.chance()) + " %",
-            goal ? s.decision().kind().label() : "", goal ? s.decision().reason() : ""});
+                s.trend() == null ? "too few" : number(s.trend().slope()),
+                s.trend() == null ? "" : number(s.trend().slopeLow()) + " to " + number(s.trend().slopeHigh()),
+                goal ? number(s.goal().goalScore()) + " by " + s.goal().goalDate() : "",
+                goal ? number(s.line().neededPerWeek()) : "",
+                s.chance() == null ? "" : Math.round(100 * s.chance()) + " %",
+                goal ? s.decision().kind().label() : "", goal ? s.decision().reason() : ""});
     }
 
     @Override

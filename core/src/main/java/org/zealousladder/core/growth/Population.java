@@ -191,7 +191,7 @@ public final class Population implements Trend.Fitter {
             v12 = h11 * d12 + h12 * d22 + quadratic(inverse, h11, h12, h21, h22);
             v22 = own22 + quadratic(inverse, h21, h22, h21, h22);
             double[] f = {doubt[0] * m11 + 2 * doubt[1] * m12 + doubt[3] * m22,
-                doubt[1] * m11 + (doubt[2] + doubt[3]) * m12 + doubt[4] * m22, doubt[3] * m11 + 2 * doubt[4] * m12 + doubt[5] * m22};
+                    doubt[1] * m11 + (doubt[2] + doubt[3]) * m12 + doubt[4] * m22, doubt[3] * m11 + 2 * doubt[4] * m12 + doubt[5] * m22};
             w11 = quadratic(f, h11, h12, h11, h12);
             w12 = quadratic(f, h11, h12, h21, h22);
             w22 = quadratic(f, h21, h22, h21, h22);

@@ -259,6 +259,6 @@ final class RemlCriterion {
             return new double[6];
         }
         return new double[] {c11 / det, c12 / det, c13 / det, (i[0] * i[5] - i[2] * i[2]) / det, (i[1] * i[2] - i[0] * i[4]) / det,
-            (i[0] * i[3] - i[1] * i[1]) / det};
+                (i[0] * i[3] - i[1] * i[1]) / det};
     }
 }

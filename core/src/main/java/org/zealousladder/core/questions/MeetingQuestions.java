@@ -59,7 +59,8 @@ public final class MeetingQuestions {
             return;
         }
         double here = (double) f.lowest() / f.screened();
-        String both = percent(f.lowest(), f.screened()) + " stand in " + f.lowestBand() + " here, " + Math.round(100 * f.lowestInSchool()) + " % in the school's grade";
+        String both = percent(f.lowest(), f.screened()) + " stand in " + f.lowestBand() + " here, " + Math.round(100 * f.lowestInSchool())
+                + " % in the school's grade";
         if (here - f.lowestInSchool() >= DIFFERENCE) {
             questions.add(both + ": is it the group, the teaching, or the day of the test?");
         } else if (f.lowestInSchool() - here >= DIFFERENCE) {

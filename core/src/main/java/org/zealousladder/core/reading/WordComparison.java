@@ -40,6 +40,7 @@ public record WordComparison(int words, int missedBefore, int again, int anew) {
     }
 
     private static Set<Integer> missed(List<Mark> marks, int words) {
-        return marks.stream().filter(m -> m.kind().isError() && m.kind() != Mark.Kind.INSERTED && m.word() <= words).map(Mark::word).collect(Collectors.toSet());
+        return marks.stream().filter(m -> m.kind().isError() && m.kind() != Mark.Kind.INSERTED && m.word() <= words).map(Mark::word)
+                .collect(Collectors.toSet());
     }
 }

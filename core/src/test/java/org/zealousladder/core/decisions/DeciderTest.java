@@ -9,7 +9,6 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.TheilSen;
-import org.zealousladder.core.growth.Trend;
 
 class DeciderTest {
     private static final GoalLine GOAL = new GoalLine(0, 50, 20, 80, Direction.HIGHER_IS_BETTER);

@@ -20,7 +20,8 @@ class ReasonsTest {
 
     @Test
     void theChanceRuleSaysTheChance() {
-        assertEquals("Needs 1.6 a week, gaining 0.7 (0.3 to 1.1). Chance of the goal 8 %.", reason(Decision.Kind.CHANGE, Rule.CHANCE, figures(1.6, 0.7, 0.08, -3)));
+        assertEquals("Needs 1.6 a week, gaining 0.7 (0.3 to 1.1). Chance of the goal 8 %.",
+                reason(Decision.Kind.CHANGE, Rule.CHANCE, figures(1.6, 0.7, 0.08, -3)));
     }
 
     @Test

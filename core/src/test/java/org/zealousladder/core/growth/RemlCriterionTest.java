@@ -43,7 +43,8 @@ class RemlCriterionTest {
     private static double dense(List<ScoreSeries> all, double[] lambda) {
         int n = all.stream().mapToInt(ScoreSeries::size).sum();
         double centre = all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).average().orElseThrow();
-        double unit = Math.sqrt(all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).map(t -> (t - centre) * (t - centre)).average().orElseThrow());
+        double unit = Math
+                .sqrt(all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).map(t -> (t - centre) * (t - centre)).average().orElseThrow());
         double d11 = lambda[0] * lambda[0];
         double d12 = lambda[0] * lambda[1];
         double d22 = lambda[1] * lambda[1] + lambda[2] * lambda[2];
@@ -117,7 +118,8 @@ class RemlCriterionTest {
         Random random = new Random(info.getCurrentRepetition());
         List<ScoreSeries> all = series(random, 4 + random.nextInt(8));
         RemlCriterion criterion = criterion(all);
-        for (double[] lambda : new double[][] {{1, 0, 1}, {2.5, 0.4, 0.3}, {0, 0, 0}, {3, -1, 0}, {0, 1, 2}, {4 * random.nextDouble(), random.nextGaussian(), random.nextDouble()}}) {
+        for (double[] lambda : new double[][] {{1, 0, 1}, {2.5, 0.4, 0.3}, {0, 0, 0}, {3, -1, 0}, {0, 1, 2},
+                {4 * random.nextDouble(), random.nextGaussian(), random.nextDouble()}}) {
             double expected = dense(all, lambda);
             assertEquals(expected, criterion.at(lambda), 1e-8 * Math.abs(expected), java.util.Arrays.toString(lambda));
         }
@@ -159,7 +161,8 @@ class RemlCriterionTest {
         Population p = pool.fit().orElseThrow();
         // The fitted variances, back in the scaled time of the criterion.
         double centre = all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).average().orElseThrow();
-        double unit = Math.sqrt(all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).map(t -> (t - centre) * (t - centre)).average().orElseThrow());
+        double unit = Math
+                .sqrt(all.stream().flatMapToDouble(s -> java.util.Arrays.stream(s.weeks())).map(t -> (t - centre) * (t - centre)).average().orElseThrow());
         double slopeSd = p.slopeSd() * unit / p.residualSd();
         double atOrigin = p.interceptSd() / p.residualSd();
         double x = -centre / unit;

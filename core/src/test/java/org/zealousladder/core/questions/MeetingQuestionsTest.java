@@ -7,7 +7,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class MeetingQuestionsTest {
-    private static ScreeningFigures figures(int expected, int screened, int lowest, int highest, double school, int up, int down, int twice, int noGoal, int close) {
+    private static ScreeningFigures figures(int expected, int screened, int lowest, int highest, double school, int up, int down, int twice, int noGoal,
+            int close) {
         return new ScreeningFigures(expected, screened, "Needs a lift", lowest, "Secure", highest, school, "autumn", up, down, twice, noGoal, close);
     }
 
@@ -38,7 +39,8 @@ class MeetingQuestionsTest {
     @Test
     void fewStudentsAreNotComparedInShares() {
         assertEquals(List.of(), MeetingQuestions.of(figures(5, 5, 2, 1, 0.1, 0, 0, 0, 0, 1)));
-        assertEquals(List.of("5 of 5 have no score: when are they tested, and who sees to it?"), MeetingQuestions.of(figures(5, 0, 0, 0, Double.NaN, 0, 0, 0, 0, 0)));
+        assertEquals(List.of("5 of 5 have no score: when are they tested, and who sees to it?"),
+                MeetingQuestions.of(figures(5, 0, 0, 0, Double.NaN, 0, 0, 0, 0, 0)));
     }
 
     @Test

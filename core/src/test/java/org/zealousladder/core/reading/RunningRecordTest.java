@@ -13,7 +13,8 @@ import org.zealousladder.core.reading.RunningRecord.LineCount;
 /** A running record worked by hand. */
 class RunningRecordTest {
     /** 90 words in a minute: three errors, one left out, one told, one inserted, two put right; one mark beyond the last word. */
-    private static final List<Mark> MARKS = List.of(new Mark(4, Kind.ERROR), new Mark(17, Kind.LEFT_OUT), new Mark(23, Kind.SELF_CORRECTED), new Mark(23, Kind.INSERTED),
+    private static final List<Mark> MARKS = List.of(new Mark(4, Kind.ERROR), new Mark(17, Kind.LEFT_OUT), new Mark(23, Kind.SELF_CORRECTED),
+            new Mark(23, Kind.INSERTED),
             new Mark(40, Kind.ERROR), new Mark(41, Kind.TOLD), new Mark(66, Kind.SELF_CORRECTED), new Mark(88, Kind.ERROR), new Mark(95, Kind.ERROR));
 
     @Test

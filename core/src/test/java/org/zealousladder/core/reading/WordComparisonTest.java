@@ -12,7 +12,8 @@ import org.zealousladder.core.reading.Mark.Kind;
 class WordComparisonTest {
     private static final List<Mark> AUTUMN = List.of(new Mark(3, Kind.ERROR), new Mark(8, Kind.LEFT_OUT), new Mark(8, Kind.INSERTED), new Mark(15, Kind.TOLD),
             new Mark(21, Kind.SELF_CORRECTED), new Mark(55, Kind.ERROR));
-    private static final List<Mark> SPRING = List.of(new Mark(8, Kind.ERROR), new Mark(15, Kind.SELF_CORRECTED), new Mark(21, Kind.ERROR), new Mark(40, Kind.INSERTED),
+    private static final List<Mark> SPRING = List.of(new Mark(8, Kind.ERROR), new Mark(15, Kind.SELF_CORRECTED), new Mark(21, Kind.ERROR),
+            new Mark(40, Kind.INSERTED),
             new Mark(70, Kind.ERROR));
 
     @Test
@@ -35,7 +36,8 @@ class WordComparisonTest {
 
     @Test
     void insertionsAndMarksBeyondTheShorterReadingAreNoMissedWords() {
-        assertEquals(new WordComparison(10, 0, 0, 0), WordComparison.of(List.of(new Mark(0, Kind.INSERTED), new Mark(4, Kind.INSERTED), new Mark(11, Kind.ERROR)), 20, List.of(), 10));
+        assertEquals(new WordComparison(10, 0, 0, 0),
+                WordComparison.of(List.of(new Mark(0, Kind.INSERTED), new Mark(4, Kind.INSERTED), new Mark(11, Kind.ERROR)), 20, List.of(), 10));
         assertThrows(IllegalArgumentException.class, () -> WordComparison.of(AUTUMN, 0, SPRING, 10));
     }
 

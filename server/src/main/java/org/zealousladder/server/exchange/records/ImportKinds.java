@@ -3,10 +3,10 @@ package org.zealousladder.server.exchange.records;
 import java.util.Comparator;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
-import org.zealousladder.server.exchange.records.csv.BadCsvException;
 
 /** All kinds of files that the capabilities declare, and which one a header row is. */
 @Component

@@ -9,12 +9,12 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.exchange.records.csv.CsvFile;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.exchange.records.csv.BadCsvException;
-import org.zealousladder.server.exchange.records.csv.CsvFile;
 
 /**
  * Carries one file through, within the caller's transaction: stage, check, compare, and if asked, take. All temporary

@@ -93,7 +93,8 @@ public class ImportService {
             return run(path, true);
         });
         if (result.differsFrom(shown)) {
-            throw Refusal.conflict("The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
+            throw Refusal.conflict(
+                    "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
         }
         store.markApplied(id);
         LOG.info("import taken kind={} added={} changed={} refused={} person={}", result.kind(), result.added(), result.changed(), result.refused(),

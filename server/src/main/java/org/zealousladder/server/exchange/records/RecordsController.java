@@ -18,9 +18,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.platform.words.Spreadsheet;
-import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Who;
 
 /** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */

@@ -11,11 +11,11 @@ import java.util.stream.Collectors;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
 import org.postgresql.copy.CopyManager;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.exchange.records.csv.CsvFile;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.exchange.records.csv.BadCsvException;
-import org.zealousladder.server.exchange.records.csv.CsvFile;
 
 /** Streams a file into the temporary table {@code stage}, and the rows it cannot read into {@code refused}. */
 final class Staging {

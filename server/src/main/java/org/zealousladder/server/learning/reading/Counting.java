@@ -10,14 +10,14 @@ import org.zealousladder.core.reading.LevelTable;
 import org.zealousladder.core.reading.Mark;
 import org.zealousladder.core.reading.RunningRecord;
 import org.zealousladder.core.reading.WordComparison;
-import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.learning.reading.ReadingViews.Behaviour;
 import org.zealousladder.server.learning.reading.ReadingViews.ComparedWords;
 import org.zealousladder.server.learning.reading.ReadingViews.LineOutcome;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingRecord;
 import org.zealousladder.server.learning.reading.ReadingViews.TeachNext;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.words.Words;
 
 /** From a reading's marks and answers to what it comes to. */
 final class Counting {
@@ -44,7 +44,8 @@ final class Counting {
         answers.forEach(a -> {
             Passage.Question q = questions.get(a.questionId());
             if (q == null || a.points() > q.points()) {
-                throw Refusal.invalid("answers", q == null ? "A question does not belong to this passage." : "'" + q.question() + "' has at most " + q.points() + (q.points() == 1 ? " point." : " points."));
+                throw Refusal.invalid("answers", q == null ? "A question does not belong to this passage."
+                        : "'" + q.question() + "' has at most " + q.points() + (q.points() == 1 ? " point." : " points."));
             }
         });
         Double literal = share(answers, questions, "literal");
@@ -55,7 +56,8 @@ final class Counting {
         Map<Integer, Behaviour> behaviours = library.stream().collect(Collectors.toMap(Behaviour::id, Function.identity()));
         List<TeachNext> teach = seen.stream().filter(s -> !s.shown() && behaviours.containsKey(s.behaviourId())).map(s -> behaviours.get(s.behaviourId()))
                 .map(b -> new TeachNext(b.name(), b.teach())).toList();
-        String sentence = Math.round(record.correctPerMinute()) + " words correct per minute, " + Words.plain(Math.round(1000 * record.accuracy()) / 10.0) + " % right"
+        String sentence = Math.round(record.correctPerMinute()) + " words correct per minute, " + Words.plain(Math.round(1000 * record.accuracy()) / 10.0)
+                + " % right"
                 + (record.errors() == 0 ? "" : ", 1 error in " + Math.round(record.errorRatio().getAsDouble()) + " words") + ".";
         return new Outcome(record.words(), record.errors(), record.selfCorrected(), record.correctPerMinute(), record.accuracy(), boxed(record.errorRatio()),
                 boxed(record.selfCorrectionRatio()), comprehension, literal, inferential, levels.propose(record.accuracy(), comprehension).name(),
@@ -68,8 +70,10 @@ final class Counting {
         ReadingRecord before = after ? other : one;
         ReadingRecord now = after ? one : other;
         WordComparison c = WordComparison.of(marks(before.marks()), before.lastWord(), marks(now.marks()), now.lastWord());
-        String words = "Of the " + c.words() + " words both reached, " + c.missedBefore() + (c.missedBefore() == 1 ? " was" : " were") + " missed on " + Words.day(before.readOn())
-                + (c.missedBefore() == 0 ? "" : ": " + c.again() + " again, " + c.noLonger() + " no longer") + "; " + c.anew() + " new on " + Words.day(now.readOn()) + ".";
+        String words = "Of the " + c.words() + " words both reached, " + c.missedBefore() + (c.missedBefore() == 1 ? " was" : " were") + " missed on "
+                + Words.day(before.readOn())
+                + (c.missedBefore() == 0 ? "" : ": " + c.again() + " again, " + c.noLonger() + " no longer") + "; " + c.anew() + " new on "
+                + Words.day(now.readOn()) + ".";
         return new ComparedWords(c.words(), c.missedBefore(), c.again(), c.anew(), words);
     }
 

@@ -28,10 +28,12 @@ class PassagesStore {
                 select q.id, q.passage_id, q.kind, q.question, q.points from reading_question q order by q.passage_id, q.position""")
                 .query(QuestionRow.class).stream().collect(Collectors.groupingBy(QuestionRow::passageId,
                         Collectors.mapping(q -> new Passage.Question(q.id(), q.kind(), q.question(), q.points()), Collectors.toList())));
-        return db.sql("select id, title, grade, body, retired from reading_passage where school_id is null or school_id = :school order by retired, grade, title")
+        return db.sql(
+                "select id, title, grade, body, retired from reading_passage where school_id is null or school_id = :school order by retired, grade, title")
                 .param("school", school).query(PassageRow.class).stream().map(p -> {
                     List<List<String>> lines = Passage.split(p.body());
-                    return new Passage(p.id(), p.title(), p.grade(), lines, lines.stream().mapToInt(List::size).sum(), p.retired(), questions.getOrDefault(p.id(), List.of()));
+                    return new Passage(p.id(), p.title(), p.grade(), lines, lines.stream().mapToInt(List::size).sum(), p.retired(),
+                            questions.getOrDefault(p.id(), List.of()));
                 }).toList();
     }
 

@@ -60,7 +60,8 @@ class ReadingController {
         reading.withdraw(id);
     }
 
-    record NewQuestion(@Pattern(regexp = "literal|inferential") @NotNull String kind, @NotBlank(message = "write the question") @Size(max = 300) String question,
+    record NewQuestion(@Pattern(regexp = "literal|inferential") @NotNull String kind,
+            @NotBlank(message = "write the question") @Size(max = 300) String question,
             @Min(1) @Max(9) int points) {}
 
     record NewPassage(int schoolId, @NotBlank(message = "give it a title") @Size(max = 120) String title, @Nullable @Min(0) @Max(13) Integer grade,

@@ -17,7 +17,8 @@ import org.zealousladder.server.platform.who.Viewer;
 class ReadingFiles implements DeclaresFiles {
     /** A passage that has been read cannot be changed: its words are numbered in the readings. */
     static final FileKind PASSAGES = FileKind.named("passages", "passages")
-            .columns(Column.of("passage", TEXT), Column.of("title", TEXT), Column.of("text", TEXT), Column.optional("grade", WHOLE), Column.optional("school", TEXT))
+            .columns(Column.of("passage", TEXT), Column.of("title", TEXT), Column.of("text", TEXT), Column.optional("grade", WHOLE),
+                    Column.optional("school", TEXT))
             .joined("""
                     select st.*, s.id as school_id, p.id as old_id, p.body as before,
                            case when p.id is null then 'new' when p.title = st.title and p.body = st.text then 'unchanged' else 'changed' end as outcome
@@ -33,7 +34,8 @@ class ReadingFiles implements DeclaresFiles {
             .build();
 
     static final FileKind QUESTIONS = FileKind.named("passage-questions", "questions about passages")
-            .columns(Column.of("passage", TEXT), Column.of("number", WHOLE), Column.choice("question_kind", true, "literal", "inferential"), Column.of("question", TEXT),
+            .columns(Column.of("passage", TEXT), Column.of("number", WHOLE), Column.choice("question_kind", true, "literal", "inferential"),
+                    Column.of("question", TEXT),
                     Column.of("points", WHOLE))
             .joined("""
                     select st.*, p.id as passage_id, q.question as before, case when q.id is null then 'new' else 'unchanged' end as outcome
@@ -56,7 +58,8 @@ class ReadingFiles implements DeclaresFiles {
                                 order by o.id desc limit 1) r on true""";
 
     static final FileKind READINGS = FileKind.named("readings", "readings aloud").least(Viewer.Role.TEACHER)
-            .columns(Column.of("student", TEXT), Column.of("passage", TEXT), Column.of("read_on", DATE), Column.of("seconds", NUMBER), Column.optional("limit_seconds", WHOLE),
+            .columns(Column.of("student", TEXT), Column.of("passage", TEXT), Column.of("read_on", DATE), Column.of("seconds", NUMBER),
+                    Column.optional("limit_seconds", WHOLE),
                     Column.of("last_word", WHOLE), Column.optional("retelling", WHOLE), Column.of("level", TEXT), Column.optional("note", TEXT))
             .joined("""
                     select st.*, s.id as student_id, p.id as passage_id, r.id as old_id,
@@ -93,7 +96,8 @@ class ReadingFiles implements DeclaresFiles {
                     """ + READ_BEFORE + " left join reading_mark k on k.reading_id = r.id and k.position = st.number")
             .ofStudents()
             .unknown("passage", "passage_id", "passage with the code")
-            .problem("read_on", "student_id is not null and passage_id is not null and reading_id is null", "'No reading of this passage is on record for that day.'")
+            .problem("read_on", "student_id is not null and passage_id is not null and reading_id is null",
+                    "'No reading of this passage is on record for that day.'")
             .problem("number", "number not between 1 and 2000", "'Marks are numbered 1 to 2000.'")
             .problem("word", "word < 0 or word > last_word or word = 0 and mark <> 'inserted'", "'The reading went from word 1 to word ' || last_word || '.'")
             .problem("at_seconds", "at_seconds < 0", "'The clock starts at 0.'")

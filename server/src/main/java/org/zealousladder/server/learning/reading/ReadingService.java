@@ -11,12 +11,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.reading.LevelTable;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.platform.who.SchoolCalendar;
-import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.learning.reading.ReadingViews.Behaviour;
 import org.zealousladder.server.learning.reading.ReadingViews.OtherReading;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
@@ -25,6 +19,12 @@ import org.zealousladder.server.learning.reading.ReadingViews.ReadingHome;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingLevel;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingPair;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingRecord;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.SetupRights;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -62,16 +62,20 @@ public class ReadingService {
         int school = roster.school(who);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         Map<Integer, StudentRef> refs = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::ref, (a, b) -> a));
-        Map<Integer, Passage> texts = passages.passages(school).stream().collect(Collectors.toMap(Passage::id, Function.identity(), (a, b) -> a, java.util.LinkedHashMap::new));
+        Map<Integer, Passage> texts = passages.passages(school).stream()
+                .collect(Collectors.toMap(Passage::id, Function.identity(), (a, b) -> a, java.util.LinkedHashMap::new));
         LevelTable levels = passages.levels(school, asOf);
         List<ReadingStore.ReadingRow> rows = refs.isEmpty() ? List.of() : store.ofStudents(refs.keySet(), roster.year(yearId).starts(), asOf);
         Map<Long, List<ReadingForm.MarkAt>> marks = rows.isEmpty() ? Map.of() : store.marks(rows.stream().map(ReadingStore.ReadingRow::id).toList());
         List<ReadingBrief> readings = rows.stream().filter(r -> texts.containsKey(r.passageId())).map(r -> {
-            Outcome o = Counting.of(texts.get(r.passageId()), r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(), List.of(), levels, List.of());
-            return new ReadingBrief(r.id(), refs.get(r.studentId()), r.passageId(), texts.get(r.passageId()).title(), r.readOn(), o.correctPerMinute(), o.accuracy(), r.level());
+            Outcome o = Counting.of(texts.get(r.passageId()), r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(), List.of(),
+                    levels, List.of());
+            return new ReadingBrief(r.id(), refs.get(r.studentId()), r.passageId(), texts.get(r.passageId()).title(), r.readOn(), o.correctPerMinute(),
+                    o.accuracy(), r.level());
         }).toList();
         return new ReadingHome(students.stream().map(Enrolled::ref).toList(), List.copyOf(texts.values()), passages.behaviours(school),
-                levels.levels().stream().map(l -> new ReadingLevel(l.name(), l.accuracy(), l.comprehension())).toList(), readings, school, rights.mayChange(school));
+                levels.levels().stream().map(l -> new ReadingLevel(l.name(), l.accuracy(), l.comprehension())).toList(), readings, school,
+                rights.mayChange(school));
     }
 
     /** What a reading comes to, without keeping it. */
@@ -148,7 +152,8 @@ public class ReadingService {
     }
 
     private Passage passage(int id, int school) {
-        return passages.passages(school).stream().filter(p -> p.id() == id).findFirst().orElseThrow(() -> Refusal.notFound("There is no such passage in the school."));
+        return passages.passages(school).stream().filter(p -> p.id() == id).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such passage in the school."));
     }
 
     /** @param questions with ids that are ignored */

@@ -30,7 +30,8 @@ class ReadingStore {
             @Nullable Integer retelling, String proposedLevel, String level, @Nullable String levelReason, @Nullable String note, @Nullable String by) {}
 
     List<ReadingRow> ofStudents(Collection<Integer> students, LocalDate from, LocalDate asOf) {
-        return db.sql(READINGS + "r.student_id = any(:students) and r.read_on >= :from order by r.read_on desc, r.id desc").param("students", students.toArray(Integer[]::new))
+        return db.sql(READINGS + "r.student_id = any(:students) and r.read_on >= :from order by r.read_on desc, r.id desc")
+                .param("students", students.toArray(Integer[]::new))
                 .param("from", from).param("asOf", asOf).query(ReadingRow.class).list();
     }
 
@@ -43,7 +44,8 @@ class ReadingStore {
     Map<Long, List<ReadingForm.MarkAt>> marks(Collection<Long> readings) {
         return db.sql("select reading_id, word, kind, at_seconds as at from reading_mark where reading_id = any(:ids) order by reading_id, position")
                 .param("ids", readings.toArray(Long[]::new)).query(MarkRow.class).stream()
-                .collect(Collectors.groupingBy(MarkRow::readingId, Collectors.mapping(m -> new ReadingForm.MarkAt(m.word(), m.kind(), m.at()), Collectors.toList())));
+                .collect(Collectors.groupingBy(MarkRow::readingId,
+                        Collectors.mapping(m -> new ReadingForm.MarkAt(m.word(), m.kind(), m.at()), Collectors.toList())));
     }
 
     private record AnswerRow(long readingId, int questionId, int points) {}
@@ -51,7 +53,8 @@ class ReadingStore {
     Map<Long, List<ReadingForm.Answer>> answers(Collection<Long> readings) {
         return db.sql("select reading_id, question_id, points from reading_answer where reading_id = any(:ids)")
                 .param("ids", readings.toArray(Long[]::new)).query(AnswerRow.class).stream()
-                .collect(Collectors.groupingBy(AnswerRow::readingId, Collectors.mapping(a -> new ReadingForm.Answer(a.questionId(), a.points()), Collectors.toList())));
+                .collect(Collectors.groupingBy(AnswerRow::readingId,
+                        Collectors.mapping(a -> new ReadingForm.Answer(a.questionId(), a.points()), Collectors.toList())));
     }
 
     private record SeenRow(long readingId, int behaviourId, boolean shown) {}
@@ -59,7 +62,8 @@ class ReadingStore {
     Map<Long, List<ReadingForm.Seen>> seen(Collection<Long> readings) {
         return db.sql("select reading_id, behaviour_id, shown from reading_seen where reading_id = any(:ids) order by behaviour_id")
                 .param("ids", readings.toArray(Long[]::new)).query(SeenRow.class).stream()
-                .collect(Collectors.groupingBy(SeenRow::readingId, Collectors.mapping(s -> new ReadingForm.Seen(s.behaviourId(), s.shown()), Collectors.toList())));
+                .collect(Collectors.groupingBy(SeenRow::readingId,
+                        Collectors.mapping(s -> new ReadingForm.Seen(s.behaviourId(), s.shown()), Collectors.toList())));
     }
 
     long insert(ReadingForm f, String proposed, String level, @Nullable String reason, LocalDate today, int by) {

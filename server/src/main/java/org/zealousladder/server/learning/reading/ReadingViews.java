@@ -18,7 +18,8 @@ public final class ReadingViews {
     public record ReadingLevel(String name, double accuracy, double comprehension) {}
 
     /** A reading in a list. */
-    public record ReadingBrief(long id, StudentRef student, int passageId, String passage, LocalDate readOn, double correctPerMinute, double accuracy, String level) {}
+    public record ReadingBrief(long id, StudentRef student, int passageId, String passage, LocalDate readOn, double correctPerMinute, double accuracy,
+            String level) {}
 
     /**
      * What a reading comes to.

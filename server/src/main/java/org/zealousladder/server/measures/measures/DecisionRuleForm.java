@@ -19,7 +19,8 @@ public record DecisionRuleForm(int measureId, @Pattern(regexp = "chance|trend|la
     /** @throws Refusal 400 when the thresholds cross */
     public RuleSettings settings() {
         if (changeAtMost >= raiseAtLeast) {
-            throw Refusal.invalid("changeAtMost", "The chance at which the plan is changed must be under the one at which the goal is raised. Nothing was saved.");
+            throw Refusal.invalid("changeAtMost",
+                    "The chance at which the plan is changed must be under the one at which the goal is raised. Nothing was saved.");
         }
         return new RuleSettings(Rule.of(rule), lastPoints, changeAtMost, raiseAtLeast, minimumScores, minimumWeeks);
     }

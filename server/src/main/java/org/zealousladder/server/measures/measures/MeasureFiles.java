@@ -128,12 +128,14 @@ class MeasureFiles implements DeclaresFiles {
                       from compared""")
             .unknown("measure", "measure_id", "measure")
             .problem("\"set\"", "set_id is null", "'There is no set of cut scores ''' || set_code || '''; bring in a file of cut-sets first.'")
-            .problem("from_score", "from_score not between lowest and highest", "'A band of this measure begins between ' || lowest || ' and ' || highest || '.'")
+            .problem("from_score", "from_score not between lowest and highest",
+                    "'A band of this measure begins between ' || lowest || ' and ' || highest || '.'")
             .problem("\"window\"", "window_id is null", "'There is no window ''' || \"window\" || ''' in the year ''' || year || '''.'")
             .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
             .problem("tier", "tier < 1", "'A tier is a whole number from 1.'")
             .problem("band", "size not between 2 and 8", "'A ladder has 2 to 8 bands; this one has ' || size || '.'")
-            .problem("from_score", "lowest_rows <> 1", "'Exactly one band of a ladder, the one that needs most support, has no from_score; here ' || lowest_rows || ' have none.'")
+            .problem("from_score", "lowest_rows <> 1",
+                    "'Exactly one band of a ladder, the one that needs most support, has no from_score; here ' || lowest_rows || ' have none.'")
             .key("set_code, measure, grade, year, \"window\", from_score").payload("%s.band, %s.tier")
             .apply("""
                     update measures_ladder l set superseded_on = greatest(%s, l.known_from)

@@ -30,7 +30,8 @@ class MeasuresController {
     record SetupView(List<Measure> measures, List<Window> windows, boolean mayChange) {}
 
     /** @param id absent: a new window */
-    record WindowForm(@Nullable Integer id, int yearId, @NotBlank(message = "give it a name") String name, @NotNull(message = "give the first day") LocalDate starts,
+    record WindowForm(@Nullable Integer id, int yearId, @NotBlank(message = "give it a name") String name,
+            @NotNull(message = "give the first day") LocalDate starts,
             @NotNull(message = "give the last day") LocalDate ends) {}
 
     record MeasureForm(int id, @NotBlank(message = "give it a name") String name, @NotBlank String area, @NotBlank String unit, double lowest, double highest,

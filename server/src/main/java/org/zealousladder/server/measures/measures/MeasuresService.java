@@ -125,7 +125,8 @@ public class MeasuresService {
         store.drawn(sets, measureId, windows, asOf).forEach(b -> byLadder.computeIfAbsent(b.id(), k -> new ArrayList<>()).add(b));
         return byLadder.values().stream().map(bands -> {
             MeasuresStore.LadderBand first = bands.get(0);
-            return new DrawnLadder(first.id(), first.setId(), first.measureId(), first.grade(), first.windowId(), first.knownFrom(), first.recordedBy(), first.reason(),
+            return new DrawnLadder(first.id(), first.setId(), first.measureId(), first.grade(), first.windowId(), first.knownFrom(), first.recordedBy(),
+                    first.reason(),
                     bands.stream().map(b -> new DrawnLadder.DrawnBand(b.name(), b.tier(), b.fromScore())).toList());
         }).toList();
     }

@@ -34,7 +34,8 @@ class MeasuresStore {
     }
 
     List<Window> windows(LocalDate asOf) {
-        return db.sql("select id, year_id, name, starts, ends from (" + asKnown("measures_window") + ") w order by starts").param("asOf", asOf).query(Window.class).list();
+        return db.sql("select id, year_id, name, starts, ends from (" + asKnown("measures_window") + ") w order by starts").param("asOf", asOf)
+                .query(Window.class).list();
     }
 
     /** Of each row the version that the first change after the day replaced, or the row itself. */
@@ -56,13 +57,15 @@ class MeasuresStore {
 
     int defaultSet(@Nullable Integer school, LocalDate asOf) {
         return db.sql("select set_id from measures_default_set where (school_id = :school or school_id is null) and" + KNOWN
-                + "order by school_id nulls last, id desc limit 1").param("school", school, java.sql.Types.INTEGER).param("asOf", asOf).query(Integer.class).single();
+                + "order by school_id nulls last, id desc limit 1").param("school", school, java.sql.Types.INTEGER).param("asOf", asOf).query(Integer.class)
+                .single();
     }
 
     void chooseDefault(@Nullable Integer school, int set, LocalDate today, int by) {
         db.sql("""
                 update measures_default_set set superseded_on = greatest(:today, known_from)
-                 where school_id is not distinct from :school and superseded_on is null""").param("school", school, java.sql.Types.INTEGER).param("today", today).update();
+                 where school_id is not distinct from :school and superseded_on is null""").param("school", school, java.sql.Types.INTEGER)
+                .param("today", today).update();
         db.sql("insert into measures_default_set (school_id, set_id, known_from, recorded_by) values (:school, :set, :today, :by)")
                 .param("school", school, java.sql.Types.INTEGER).param("set", set).param("today", today).param("by", by).update();
     }
@@ -87,7 +90,8 @@ class MeasuresStore {
                   from measures_ladder l join measures_band b on b.ladder_id = l.id left join people_person p on p.id = l.recorded_by
                  where l.set_id = any(:sets) and l.measure_id = :measure and l.window_id = any(:windows) and""" + KNOWN + """
                  order by l.set_id, l.grade, l.window_id, b.position""")
-                .param("sets", sets.stream().map(Integer::shortValue).toArray(Short[]::new)).param("measure", measureId).param("windows", windows.toArray(Integer[]::new)).param("asOf", asOf)
+                .param("sets", sets.stream().map(Integer::shortValue).toArray(Short[]::new)).param("measure", measureId)
+                .param("windows", windows.toArray(Integer[]::new)).param("asOf", asOf)
                 .query(LadderBand.class).list();
     }
 

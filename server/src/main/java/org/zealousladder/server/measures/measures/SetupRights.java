@@ -35,7 +35,7 @@ public class SetupRights {
             throw Refusal.forbidden(Viewer.current().role() == Viewer.Role.TEACHER
                     ? what + " are changed by coordinators and administrators. You can look at them; nothing was saved."
                     : schoolId == null ? what + " for every school are changed by administrators. Nothing was saved."
-                    : what + " of another school are not yours to change. Nothing was saved.");
+                            : what + " of another school are not yours to change. Nothing was saved.");
         }
     }
 }

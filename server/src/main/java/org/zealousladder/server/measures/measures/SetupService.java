@@ -40,7 +40,8 @@ public class SetupService {
         }
         List<Window> others = measures.windows().stream().filter(w -> id == null || w.id() != id).toList();
         others.stream().filter(w -> !w.starts().isAfter(ends) && !w.ends().isBefore(starts)).findFirst().ifPresent(w -> {
-            throw Refusal.invalid("starts", "It would overlap " + w.name() + ", " + Words.day(w.starts()) + " to " + Words.day(w.ends()) + ". Nothing was saved.");
+            throw Refusal.invalid("starts",
+                    "It would overlap " + w.name() + ", " + Words.day(w.starts()) + " to " + Words.day(w.ends()) + ". Nothing was saved.");
         });
         if (others.stream().anyMatch(w -> w.yearId() == yearId && w.name().equalsIgnoreCase(name.strip()))) {
             throw Refusal.invalid("name", "This year has a window called " + name.strip() + " already. Nothing was saved.");

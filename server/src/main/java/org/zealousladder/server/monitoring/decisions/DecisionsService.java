@@ -7,11 +7,11 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.PlanForm;
 import org.zealousladder.server.monitoring.plans.PlansService;
-import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -76,8 +76,9 @@ public class DecisionsService {
         if (form.planChange() != null) {
             DecisionForm.PlanChanged change = form.planChange();
             PlanForm.Way way = change.way();
-            plans.change(change.planId(), form.studentId(), form.measureId(), new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
-                    way.perWeek(), form.reason()));
+            plans.change(change.planId(), form.studentId(), form.measureId(),
+                    new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
+                            way.perWeek(), form.reason()));
         }
         LocalDate lookAgain = again != null ? again : today.plusDays(LOOK_AGAIN.get(form.kind()));
         store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),

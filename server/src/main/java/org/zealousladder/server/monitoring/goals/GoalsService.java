@@ -87,11 +87,13 @@ public class GoalsService {
         }
         for (var entry : Map.of("startScore", startScore, "goalScore", goalScore).entrySet()) {
             if (!(entry.getValue() >= measure.lowest() && entry.getValue() <= measure.highest())) {
-                throw Refusal.invalid(entry.getKey(), measure.name() + " runs from " + Math.round(measure.lowest()) + " to " + Math.round(measure.highest()) + ".");
+                throw Refusal.invalid(entry.getKey(),
+                        measure.name() + " runs from " + Math.round(measure.lowest()) + " to " + Math.round(measure.highest()) + ".");
             }
         }
         if (measure.direction().sign() * (goalScore - startScore) <= 0) {
-            throw Refusal.invalid("goalScore", "The goal is not better than the start. It should be " + (measure.direction().sign() > 0 ? "higher." : "lower."));
+            throw Refusal.invalid("goalScore",
+                    "The goal is not better than the start. It should be " + (measure.direction().sign() > 0 ? "higher." : "lower."));
         }
     }
 }

@@ -11,26 +11,26 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Following;
 import org.zealousladder.server.monitoring.plans.FollowingService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.StrategiesService;
 import org.zealousladder.server.monitoring.plans.Strategy;
-import org.zealousladder.server.school.roster.Enrolled;
-import org.zealousladder.server.school.roster.RosterService;
-import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.monitoring.trends.CardsService;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendsService;
 import org.zealousladder.server.monitoring.trends.TrendsService.PeerMedian;
 import org.zealousladder.server.monitoring.trends.TrendsService.TrendsView;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.Who;
 
 /** Gathers what the team looks at together: a fixed number of reads whatever the number of students. */
 @Service

@@ -52,7 +52,8 @@ public class ConcernsService {
         }
         boolean stands = Objects.equals(store.current(student, area.strip()).orElse(null), seen);
         try {
-            if (!stands || !store.put(student, area.strip(), level, note == null || note.isBlank() ? null : note.strip(), seen, calendar.today(), Viewer.current().id())) {
+            if (!stands || !store.put(student, area.strip(), level, note == null || note.isBlank() ? null : note.strip(), seen, calendar.today(),
+                    Viewer.current().id())) {
                 throw overtaken();
             }
         } catch (DuplicateKeyException e) {

@@ -4,8 +4,8 @@ import java.time.LocalDate;
 import java.util.Collection;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.monitoring.goals.GoalsService;
 
 /** The one place that says who is followed. */
 @Service

@@ -32,7 +32,8 @@ class PlanFiles implements DeclaresFiles {
             .build();
 
     static final FileKind CONCERNS = FileKind.named("concerns", "concerns").least(Viewer.Role.TEACHER)
-            .columns(Column.of("student", TEXT), Column.of("area", TEXT), Column.of("level", WHOLE), Column.optional("since", DATE), Column.optional("note", TEXT))
+            .columns(Column.of("student", TEXT), Column.of("area", TEXT), Column.of("level", WHOLE), Column.optional("since", DATE),
+                    Column.optional("note", TEXT))
             .joined("""
                     select st.*, s.id as student_id, c.id as old_id,
                            case when c.id is null then 'new'
@@ -92,7 +93,8 @@ class PlanFiles implements DeclaresFiles {
                                   and p.starts <= st.%1$s and (p.closed_on is null or p.closed_on > st.%1$s) order by p.starts desc limit 1) r on true""";
 
     static final FileKind PLAN_PHASES = FileKind.named("plan-phases", "phases of plans").least(Viewer.Role.TEACHER)
-            .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("starts", DATE), Column.of("strategy", TEXT), Column.of("per_week", WHOLE),
+            .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("starts", DATE), Column.of("strategy", TEXT),
+                    Column.of("per_week", WHOLE),
                     Column.optional("minutes", WHOLE), Column.optional("leader", TEXT), Column.optional("place", TEXT), Column.optional("reason", TEXT))
             .joined("""
                     select st.*, s.id as student_id, m.id as measure_id, r.root, r.began,
@@ -120,11 +122,13 @@ class PlanFiles implements DeclaresFiles {
                     select st.*, s.id as student_id, m.id as measure_id, r.root, h.id as old_id,
                            case when h.id is null then 'new' when h.given::integer = st.given then 'unchanged' else 'changed' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join measures_measure m on m.code = st.measure
-                    """ + RUNNING.formatted("held_on") + " left join plans_session h on h.plan_root = r.root and h.on_day = st.held_on and h.superseded_by is null")
+                    """ + RUNNING.formatted("held_on")
+                    + " left join plans_session h on h.plan_root = r.root and h.on_day = st.held_on and h.superseded_by is null")
             .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("held_on", "held_on > " + TODAY, "'The date is in the future.'")
-            .problem("held_on", "student_id is not null and measure_id is not null and root is null", "'No plan runs for this student and measure on that day.'")
+            .problem("held_on", "student_id is not null and measure_id is not null and root is null",
+                    "'No plan runs for this student and measure on that day.'")
             .problem("given", "given not between 0 and 20", "'Sessions given are 0 to 20.'")
             .key("student_id, measure_id, held_on").payload("%s.given")
             .apply("""
@@ -135,7 +139,8 @@ class PlanFiles implements DeclaresFiles {
                     .formatted(TODAY))
             .apply("""
                     insert into plans_session (id, plan_root, student_id, on_day, given, known_from, recorded_by)
-                    select id, root, student_id, held_on, given, case when old_id is null then held_on else %s end, scope_person() from held_anew""".formatted(TODAY))
+                    select id, root, student_id, held_on, given, case when old_id is null then held_on else %s end, scope_person() from held_anew"""
+                    .formatted(TODAY))
             .build();
 
     @Override

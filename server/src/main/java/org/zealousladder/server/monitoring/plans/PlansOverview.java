@@ -18,10 +18,10 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.monitoring.plans.PlansView.OwnConcern;
 import org.zealousladder.server.monitoring.plans.PlansView.PlanRow;
 import org.zealousladder.server.monitoring.plans.PlansView.Suggestion;
+import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -115,7 +115,8 @@ public class PlansOverview {
             parts.add(Words.number(without) + " without a plan");
         }
         if (thin > 0) {
-            parts.add(Words.number(thin) + (thin == 1 ? " plan was given fewer than 60 % of its sessions" : " plans were given fewer than 60 % of their sessions"));
+            parts.add(Words.number(thin)
+                    + (thin == 1 ? " plan was given fewer than 60 % of its sessions" : " plans were given fewer than 60 % of their sessions"));
         }
         return parts.isEmpty() ? "" : Words.sentence(String.join(", ", parts));
     }

@@ -10,9 +10,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -123,7 +123,8 @@ public class PlansService {
         }
         LocalDate last = plan.phases().get(plan.phases().size() - 1).starts();
         if (!starts.isAfter(last)) {
-            throw Refusal.invalid("starts", "The phase before began on " + Words.day(last) + "; phases cannot overlap, so a change must begin after that day. Nothing was saved.");
+            throw Refusal.invalid("starts",
+                    "The phase before began on " + Words.day(last) + "; phases cannot overlap, so a change must begin after that day. Nothing was saved.");
         }
         if (!starts.isBefore(plan.ends())) {
             throw Refusal.invalid("starts", "The plan ends on " + Words.day(plan.ends()) + "; a change must begin before. Nothing was saved.");
@@ -174,8 +175,8 @@ public class PlansService {
     }
 
     private Plan open(long id) {
-        Plan plan = store.version(id, calendar.today()).orElseThrow(() ->
-                Refusal.conflict("Somebody else has changed or closed this plan meanwhile. Yours was not saved; look at theirs first."));
+        Plan plan = store.version(id, calendar.today())
+                .orElseThrow(() -> Refusal.conflict("Somebody else has changed or closed this plan meanwhile. Yours was not saved; look at theirs first."));
         if (!plan.open()) {
             throw Refusal.conflict("This plan is closed. Nothing was saved.");
         }

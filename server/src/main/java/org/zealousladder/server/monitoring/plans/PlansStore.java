@@ -56,8 +56,10 @@ class PlansStore {
                 .param("students", ids).param("asOf", asOf).query(PhaseRow.class).list().stream()
                 .collect(Collectors.groupingBy(PhaseRow::planRoot, Collectors.mapping(
                         r -> new Plan.PlanPhase(r.starts(), r.strategy(), r.place(), r.leader(), r.minutes(), r.perWeek(), r.reason()), Collectors.toList())));
-        Map<Long, Integer> given = db.sql("select s.plan_root, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day <= :asOf and s"
-                + KNOWN.formatted("s") + "group by s.plan_root").param("students", ids).param("asOf", asOf).query(GivenRow.class).list().stream()
+        Map<Long, Integer> given = db
+                .sql("select s.plan_root, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day <= :asOf and s"
+                        + KNOWN.formatted("s") + "group by s.plan_root")
+                .param("students", ids).param("asOf", asOf).query(GivenRow.class).list().stream()
                 .collect(Collectors.toMap(GivenRow::planRoot, GivenRow::given));
         return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf)).toList();
     }
@@ -84,7 +86,7 @@ class PlansStore {
                 insert into plans_plan (id, root, student_id, measure_id, group_id, group_name, worry, success, starts, ends, closed_on, outcome,
                                         outcome_note, known_from, recorded_by)
                 values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", plans.stream().map(p -> new Object[] {p.id(), p.root(), p.studentId(), p.measureId(),
-                    p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
+                p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
     }
 
     boolean supersede(long id, long by, LocalDate on) {
@@ -99,7 +101,8 @@ class PlansStore {
                                          known_from, recorded_by)
                 select p.root, p.student_id, :measure, :starts, :strategyId, :strategy, :place, :leader, :minutes, :perWeek, :reason, :today, :by
                   from unnest(:roots, :students) as p(root, student_id)""")
-                .param("roots", plans.stream().map(Plan::root).toArray(Long[]::new)).param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
+                .param("roots", plans.stream().map(Plan::root).toArray(Long[]::new))
+                .param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
                 .param("measure", plans.get(0).measureId()).param("starts", f.starts())
                 .param("strategyId", strategyId).param("strategy", f.strategy()).param("place", f.place()).param("leader", f.leader())
                 .param("minutes", f.minutes()).param("perWeek", f.perWeek()).param("reason", f.reason()).param("today", today).param("by", by).update();

@@ -4,8 +4,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.school.roster.StudentRef;
 
 /**

@@ -14,11 +14,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.summary.Quantiles;
-import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Following;
 import org.zealousladder.server.monitoring.plans.FollowingService;
+import org.zealousladder.server.monitoring.strip.StripView.StripEntry;
+import org.zealousladder.server.monitoring.strip.StripView.StripRow;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -28,8 +30,6 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
-import org.zealousladder.server.monitoring.strip.StripView.StripEntry;
-import org.zealousladder.server.monitoring.strip.StripView.StripRow;
 
 /** Reads the strip and saves one score at a time. */
 @Service
@@ -81,7 +81,8 @@ public class StripService {
 
     @Transactional(readOnly = true)
     public List<KnownMedian> medians(Collection<Integer> classes, int measureId, LocalDate asOf) {
-        return store.medians(classes, measureId, asOf).stream().filter(m -> m.value() != null).map(m -> new KnownMedian(m.classId(), m.onDay(), m.value())).toList();
+        return store.medians(classes, measureId, asOf).stream().filter(m -> m.value() != null).map(m -> new KnownMedian(m.classId(), m.onDay(), m.value()))
+                .toList();
     }
 
     @Transactional
@@ -116,7 +117,8 @@ public class StripService {
         if (!same) {
             if (!Objects.equals(there == null ? null : there.id(), seen)) {
                 throw Refusal.conflict(there == null ? "Somebody else has taken this score back meanwhile. Yours was not saved; type it again to keep it."
-                        : "Somebody else entered " + (there.scored() ? Words.plain(there.value()) : "'" + there.status() + "'") + " here meanwhile. Yours was not saved.")
+                        : "Somebody else entered " + (there.scored() ? Words.plain(there.value()) : "'" + there.status() + "'")
+                                + " here meanwhile. Yours was not saved.")
                         .with("theirs", entryOf(student, measureId, day));
             }
             if (there == null) {

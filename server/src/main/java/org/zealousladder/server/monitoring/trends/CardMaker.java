@@ -22,18 +22,18 @@ import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.Outliers;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
+import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
-import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.plans.Plan;
-import org.zealousladder.server.school.roster.StudentRef;
-import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.monitoring.trends.TrendCard.GoalView;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.monitoring.trends.TrendCard.Proposal;
 import org.zealousladder.server.monitoring.trends.TrendCard.RuleSays;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendStop;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.scores.scores.Score;
 
 /** Makes a card from records: splits phases, asks the core for trend, chance and decision, and lays out the line. */
 final class CardMaker {
@@ -117,7 +117,8 @@ final class CardMaker {
                 trends.add(trend);
             }
         }
-        return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal, settledUntil,
+        return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal,
+                settledUntil,
                 records.plans().stream().filter(Plan::open).findFirst().map(CardMaker::brief).orElse(null));
     }
 

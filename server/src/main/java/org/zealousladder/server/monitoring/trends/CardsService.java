@@ -10,12 +10,12 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.school.roster.Enrolled;
@@ -90,7 +90,8 @@ public class CardsService {
             return maker.card(records.get(student));
         }
 
-        @Nullable Goal goal(int student) {
+        @Nullable
+        Goal goal(int student) {
             return records.get(student).goal();
         }
 

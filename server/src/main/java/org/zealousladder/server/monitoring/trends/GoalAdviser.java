@@ -12,20 +12,20 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.goals.Baseline;
-import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
-import org.zealousladder.server.screening.norms.NormsService;
-import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
-import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.school.roster.Enrolled;
-import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.trends.GoalOptions.Benchmark;
 import org.zealousladder.server.monitoring.trends.GoalOptions.StartPoint;
 import org.zealousladder.server.monitoring.trends.JointGoals.JointBenchmark;
 import org.zealousladder.server.monitoring.trends.JointGoals.JointDraft;
 import org.zealousladder.server.monitoring.trends.JointGoals.JointRow;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.screening.norms.NormsService;
+import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
 
 /** Says what a goal would ask of a student, or of several at once, before it is set. */
 @Service
@@ -136,7 +136,7 @@ public class GoalAdviser {
         }
         LocalDate first = scored.get(0).date();
         return Baseline.of(ScoreSeries.of(scored.stream().mapToDouble(p -> ScoreSeries.weeks(first, p.date())).toArray(),
-                        scored.stream().mapToDouble(StartPoint::score).toArray()))
+                scored.stream().mapToDouble(StartPoint::score).toArray()))
                 .map(b -> new StartPoint(first.plusDays(Math.round(b.week() * 7)), b.score()));
     }
 

@@ -9,8 +9,8 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.core.goals.GrowthNorms;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
 
 /** Reckons what a goal in the making comes to for one student, and says it in words. Reads nothing. */
 final class GoalReckoner {
@@ -98,9 +98,11 @@ final class GoalReckoner {
 
     private static String words(GrowthNorms.Place place, String name) {
         long p = Math.round(place.percentile());
-        String where = place.beyond() ? (place.percentile() > 50 ? "More growth than the highest percentile of the table, the " : "Less growth than the lowest percentile of the table, the ")
+        String where = place.beyond() ? (place.percentile() > 50 ? "More growth than the highest percentile of the table, the "
+                : "Less growth than the lowest percentile of the table, the ")
                 + ordinal(p) : "As much as the " + ordinal(p) + " percentile of students grows";
-        return where + " (" + name + ")." + (place.outOfTheOrdinary() ? " That is out of the ordinary: few students grow as fast. It can be set all the same." : "");
+        return where + " (" + name + ")."
+                + (place.outOfTheOrdinary() ? " That is out of the ordinary: few students grow as fast. It can be set all the same." : "");
     }
 
     static String ordinal(long n) {

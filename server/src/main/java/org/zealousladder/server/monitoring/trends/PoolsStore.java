@@ -29,8 +29,10 @@ class PoolsStore {
         Map<Integer, Set<Integer>> grades = students.stream()
                 .collect(Collectors.groupingBy(Enrolled::schoolId, Collectors.mapping(Enrolled::grade, Collectors.toSet())));
         Map<Pools.Group, PooledGrowth> pools = new HashMap<>();
-        grades.forEach((school, of) -> db.sql("select measure_id, grade, days, scores from trends_phases_of_school(:school, :grades, :measures, :origin, :asOf, :baseline)")
-                .param("school", school).param("grades", shorts(of)).param("measures", shorts(measures)).param("origin", origin).param("asOf", asOf).param("baseline", CardMaker.BASELINE_DAYS)
+        grades.forEach((school, of) -> db
+                .sql("select measure_id, grade, days, scores from trends_phases_of_school(:school, :grades, :measures, :origin, :asOf, :baseline)")
+                .param("school", school).param("grades", shorts(of)).param("measures", shorts(measures)).param("origin", origin).param("asOf", asOf)
+                .param("baseline", CardMaker.BASELINE_DAYS)
                 .query(row -> {
                     Pools.Group group = new Pools.Group(row.getInt("measure_id"), school, row.getInt("grade"));
                     pools.computeIfAbsent(group, g -> new PooledGrowth()).add(series(row.getArray("days"), row.getArray("scores")));

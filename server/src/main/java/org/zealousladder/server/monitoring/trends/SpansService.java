@@ -66,7 +66,8 @@ public class SpansService {
         Dated first = dated(ordered.get(span.first()));
         Dated best = dated(ordered.get(span.best()));
         Dated latest = dated(ordered.get(span.latest()));
-        return new SpanRow(e.ref(), ordered.size(), first, best, latest, latest.score() - first.score(), best.score() - first.score(), latest.score() - best.score());
+        return new SpanRow(e.ref(), ordered.size(), first, best, latest, latest.score() - first.score(), best.score() - first.score(),
+                latest.score() - best.score());
     }
 
     private static Dated dated(Score s) {

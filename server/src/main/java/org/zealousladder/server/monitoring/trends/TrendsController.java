@@ -59,8 +59,10 @@ class TrendsController {
     /** Reads only, for all that it is posted: a draft has too many parts for an address. */
     @PostMapping("/api/trends/{student}/{measure}/goal-advice")
     GoalAdvice advice(@PathVariable int student, @PathVariable int measure, @RequestParam LocalDate asOf, @Valid @RequestBody GoalDraft draft) {
-        return adviser.advise(student, measure, new GoalReckoner.Draft(draft.kind(), draft.startDate(), draft.startScore(), draft.goalDate(), draft.percentile(),
-                draft.factor(), draft.goalScore(), draft.basis()), asOf);
+        return adviser.advise(student, measure,
+                new GoalReckoner.Draft(draft.kind(), draft.startDate(), draft.startScore(), draft.goalDate(), draft.percentile(),
+                        draft.factor(), draft.goalScore(), draft.basis()),
+                asOf);
     }
 
     record JointAsk(@NotEmpty @Size(max = 40) List<Integer> students, @Valid JointGoals.@Nullable JointDraft draft) {}

@@ -13,19 +13,20 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.summary.Quantiles;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.monitoring.plans.Following;
 import org.zealousladder.server.monitoring.plans.FollowingService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.monitoring.plans.StrategiesService;
 import org.zealousladder.server.monitoring.plans.Strategy;
+import org.zealousladder.server.monitoring.strip.StripService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -34,7 +35,6 @@ import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoreVersion;
 import org.zealousladder.server.scores.scores.ScoresService;
-import org.zealousladder.server.monitoring.strip.StripService;
 
 /** The Trends view: cards of the students who are monitored, that is, who have a goal. */
 @Service
@@ -129,7 +129,8 @@ public class TrendsService {
         Map<String, List<TrendCard>> by = cards.stream().filter(c -> c.plan() != null && c.goal() != null)
                 .collect(Collectors.groupingBy(c -> c.plan().strategy(), TreeMap::new, Collectors.toList()));
         return by.entrySet().stream().map(e -> {
-            double[] slopes = e.getValue().stream().filter(c -> !c.phases().isEmpty()).mapToDouble(c -> c.phases().get(c.phases().size() - 1).slope()).toArray();
+            double[] slopes = e.getValue().stream().filter(c -> !c.phases().isEmpty()).mapToDouble(c -> c.phases().get(c.phases().size() - 1).slope())
+                    .toArray();
             double[] needed = e.getValue().stream().mapToDouble(c -> c.goal().neededPerWeek()).toArray();
             return new StrategyResult(e.getKey(), e.getValue().size(), slopes.length < 3 ? null : (Double) Quantiles.of(slopes).median().orElseThrow(),
                     Quantiles.of(needed).median().orElseThrow());

@@ -11,12 +11,16 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
-import org.zealousladder.server.overview.desk.DeskView.ToCollect;
-import org.zealousladder.server.overview.desk.DeskView.ToDecide;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.trends.CardsService;
+import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
+import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
+import org.zealousladder.server.overview.desk.DeskView.ToCollect;
+import org.zealousladder.server.overview.desk.DeskView.ToDecide;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
@@ -27,10 +31,6 @@ import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
-import org.zealousladder.server.monitoring.trends.CardsService;
-import org.zealousladder.server.monitoring.trends.TrendCard;
-import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
-import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 
 /** Gathers the Desk from the trends and the standings of everyone in scope. */
 @Service
@@ -95,7 +95,8 @@ public class DeskService {
                 Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
                 missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
                         "screening", "not screened this " + window.name().toLowerCase(Locale.ROOT)
-                        + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()), cell.date()));
+                                + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()),
+                        cell.date()));
             }
         }
         return missing;

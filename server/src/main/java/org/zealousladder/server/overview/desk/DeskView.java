@@ -3,8 +3,8 @@ package org.zealousladder.server.overview.desk;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.school.roster.StudentRef;
 
 /** The three lists, over all measures of the students in scope. */
 public record DeskView(int students, int monitored, List<ToDecide> decide, List<ToCollect> collect, List<ToCelebrate> celebrate,

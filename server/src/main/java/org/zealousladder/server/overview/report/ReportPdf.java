@@ -7,9 +7,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
+import org.zealousladder.server.platform.words.Words;
 
 /** Reports as a PDF, each on a page of its own. The typeface is the one that comes with PDFBox, for its wide range of letters. */
 final class ReportPdf {
@@ -50,8 +50,10 @@ final class ReportPdf {
     }
 
     private static void page(StringBuilder html, ReportView r) {
-        html.append("<h1>").append(text(r.title())).append("</h1><p>").append(text(r.measure().name() + ", " + r.window().name().toLowerCase(java.util.Locale.ROOT)
-                + " screening, " + Words.day(r.window().starts()) + " to " + Words.day(r.window().ends()) + ". As of " + Words.day(r.asOf()) + ".")).append("</p>");
+        html.append("<h1>").append(text(r.title())).append("</h1><p>")
+                .append(text(r.measure().name() + ", " + r.window().name().toLowerCase(java.util.Locale.ROOT)
+                        + " screening, " + Words.day(r.window().starts()) + " to " + Words.day(r.window().ends()) + ". As of " + Words.day(r.asOf()) + "."))
+                .append("</p>");
         html.append("<p>").append(text(r.coverage())).append("</p>");
         if (r.screened() > 0) {
             shares(html, "Here, " + r.screened(), r.bands(), ReportBand::share);
@@ -80,7 +82,9 @@ final class ReportPdf {
         }
         if (!r.untested().isEmpty()) {
             html.append("<h2>").append("Without a score: ").append(r.untested().size()).append("</h2><p>").append(text(String.join(", ",
-                    r.untested().stream().map(u -> u.student().name() + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")")).toList())))
+                    r.untested().stream()
+                            .map(u -> u.student().name() + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")"))
+                            .toList())))
                     .append("</p>");
         }
     }

@@ -18,14 +18,12 @@ import org.zealousladder.core.bands.Band;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.questions.MeetingQuestions;
 import org.zealousladder.core.questions.ScreeningFigures;
-import org.zealousladder.server.screening.coverage.CoverageService;
-import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
-import org.zealousladder.server.monitoring.goals.Goal;
-import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.measures.measures.Ladders;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.goals.Goal;
+import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
@@ -33,6 +31,8 @@ import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.screening.coverage.CoverageService;
+import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.SchoolScores;
 import org.zealousladder.server.screening.standings.Screening;
@@ -71,7 +71,8 @@ public class ReportService {
         List<Enrolled> screened = screening.expected().stream().filter(s -> screening.cell(s.id(), measureId).scored()).toList();
         Map<String, List<Enrolled>> byBand = new LinkedHashMap<>();
         bandNames(screening, measure, screening.expected()).forEach(b -> byBand.put(b.name(), new ArrayList<>()));
-        Map<String, Integer> tiers = bandNames(screening, measure, screening.expected()).stream().collect(Collectors.toMap(Band::name, Band::tier, (a, b) -> a));
+        Map<String, Integer> tiers = bandNames(screening, measure, screening.expected()).stream()
+                .collect(Collectors.toMap(Band::name, Band::tier, (a, b) -> a));
         screened.forEach(s -> {
             Cell cell = screening.cell(s.id(), measureId);
             if (cell.bandName() != null) {
@@ -95,7 +96,8 @@ public class ReportService {
         List<ReportUntested> untested = screening.expected().stream().filter(s -> !screening.cell(s.id(), measureId).scored() && screening.given(s, measure))
                 .map(s -> new ReportUntested(s.ref(), screening.cell(s.id(), measureId).status())).toList();
         CoverageCount count = CoverageService.count(screening, screening.expected(), measure);
-        return new ReportView(title(who, screening), measure.ref(), window, screening.before().map(Window::name).orElse(null), next.map(Window::name).orElse(null),
+        return new ReportView(title(who, screening), measure.ref(), window, screening.before().map(Window::name).orElse(null),
+                next.map(Window::name).orElse(null),
                 screening.asOf(), coverage(count), screened.size(), thenCount, schoolCount, bands, untested,
                 MeetingQuestions.of(figures(screening, measure, bands, screened, count, schoolCount)));
     }
@@ -143,7 +145,8 @@ public class ReportService {
             }
         }
         String bandBefore = screening.before().isEmpty() ? null : screening.standings().of(s.id(), measure.id()).get(0).bandName();
-        return new ReportStudent(s.ref(), cell.date(), cell.value(), cell.closeCall(), school.percentile(measure, s.grade(), cell.value()), goal, goalBand, bandBefore,
+        return new ReportStudent(s.ref(), cell.date(), cell.value(), cell.closeCall(), school.percentile(measure, s.grade(), cell.value()), goal, goalBand,
+                bandBefore,
                 s.support());
     }
 
@@ -151,7 +154,8 @@ public class ReportService {
         List<ClassRef> classes = roster.classes();
         return switch (who.kind()) {
             case CLASS -> classes.stream().filter(c -> c.id() == who.id()).findFirst()
-                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", grade " + c.grade()).orElse("A class");
+                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", grade " + c.grade())
+                    .orElse("A class");
             case GRADE -> "Grade " + who.grade() + ", " + school(classes, screening);
             case SCHOOL -> school(classes, screening);
         };
@@ -178,7 +182,8 @@ public class ReportService {
         return String.join(", ", parts) + ".";
     }
 
-    private ScreeningFigures figures(Screening screening, Measure measure, List<ReportBand> bands, List<Enrolled> screened, CoverageCount count, int schoolCount) {
+    private ScreeningFigures figures(Screening screening, Measure measure, List<ReportBand> bands, List<Enrolled> screened, CoverageCount count,
+            int schoolCount) {
         if (bands.isEmpty()) {
             return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), "", 0, "", screened.size(), Double.NaN, "", 0, 0, 0, 0, 0);
         }
@@ -186,7 +191,8 @@ public class ReportService {
         Set<Integer> ids = lowest.students().stream().map(s -> s.student().id()).collect(Collectors.toSet());
         Map<Integer, Measure> byId = measures.byId(screening.asOf());
         Set<Integer> withGoal = goals.knownOn(ids, null, screening.asOf()).stream()
-                .filter(g -> byId.get(g.measureId()).area().equals(measure.area()) && !g.goalDate().isBefore(screening.asOf())).map(Goal::studentId).collect(Collectors.toSet());
+                .filter(g -> byId.get(g.measureId()).area().equals(measure.area()) && !g.goalDate().isBefore(screening.asOf())).map(Goal::studentId)
+                .collect(Collectors.toSet());
         int up = 0;
         int down = 0;
         int close = 0;
@@ -200,8 +206,10 @@ public class ReportService {
             }
         }
         int twice = (int) lowest.students().stream().filter(s -> lowest.name().equals(s.bandBefore())).count();
-        return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), lowest.name(), lowest.count(), bands.get(0).name(), bands.get(0).count(),
-                schoolCount < MeetingQuestions.ENOUGH ? Double.NaN : lowest.shareInSchool(), screening.before().map(w -> w.name().toLowerCase(Locale.ROOT)).orElse(""),
+        return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), lowest.name(), lowest.count(), bands.get(0).name(),
+                bands.get(0).count(),
+                schoolCount < MeetingQuestions.ENOUGH ? Double.NaN : lowest.shareInSchool(),
+                screening.before().map(w -> w.name().toLowerCase(Locale.ROOT)).orElse(""),
                 up, down, twice, lowest.count() - withGoal.size(), close);
     }
 }

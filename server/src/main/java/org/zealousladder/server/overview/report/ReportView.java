@@ -29,7 +29,8 @@ public record ReportView(String title, MeasureRef measure, Window window, @Nulla
      * @param shareInSchool of the school's students of these grades; absent where the comparison is left out
      * @param shareBefore of the same students the season before; absent where there was none
      */
-    public record ReportBand(String name, int tier, int count, double share, @Nullable Double shareInSchool, @Nullable Double shareBefore, List<ReportStudent> students) {}
+    public record ReportBand(String name, int tier, int count, double share, @Nullable Double shareInSchool, @Nullable Double shareBefore,
+            List<ReportStudent> students) {}
 
     /**
      * @param percentile among the school's scores of the grade; absent for fewer than ten

@@ -3,14 +3,14 @@ package org.zealousladder.server.overview.students;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.monitoring.decisions.Taken;
-import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.measures.measures.MeasureRef;
+import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Plan;
-import org.zealousladder.server.school.roster.StudentRef;
-import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
 import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
 
 /**
  * One student.

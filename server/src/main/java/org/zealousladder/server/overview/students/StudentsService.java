@@ -7,14 +7,21 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.monitoring.decisions.DecisionsService;
-import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.decisions.DecisionsService;
+import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.plans.ConcernsService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.monitoring.trends.CardsService;
+import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.overview.students.StudentPage.Enrolment;
+import org.zealousladder.server.overview.students.StudentPage.Lane;
+import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
+import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -24,14 +31,7 @@ import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
-import org.zealousladder.server.overview.students.StudentPage.Enrolment;
-import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
-import org.zealousladder.server.overview.students.StudentPage.Lane;
-import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.screening.tiers.TiersService;
-import org.zealousladder.server.monitoring.trends.CardsService;
-import org.zealousladder.server.monitoring.trends.TrendCard;
-import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 
 /** Puts a student's page together. */
 @Service

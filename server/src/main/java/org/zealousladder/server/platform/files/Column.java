@@ -10,7 +10,11 @@ import java.util.List;
 public record Column(String name, Type type, boolean required, boolean mayBeEmpty, List<String> choices) {
 
     public enum Type {
-        TEXT("text"), DATE("date"), NUMBER("double precision"), WHOLE("integer"), CHOICE("text");
+        TEXT("text"),
+        DATE("date"),
+        NUMBER("double precision"),
+        WHOLE("integer"),
+        CHOICE("text");
 
         private final String sql;
 

@@ -1,5 +1,6 @@
 package org.zealousladder.server.platform.pages;
 
+import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -11,7 +12,6 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import io.swagger.v3.oas.annotations.Hidden;
 
 /**
  * The one page behind every view's address. It is served with a fresh nonce, the only one under which the page may add a
@@ -22,8 +22,9 @@ import io.swagger.v3.oas.annotations.Hidden;
 class Pages {
     private final SecureRandom random = new SecureRandom();
 
-    @GetMapping({"/", "/index.html", "/sign-in", "/setup", "/desk", "/ladder", "/trends", "/strip", "/plans", "/meeting", "/reading", "/students/{id}", "/records", "/coverage", "/entry", "/table", "/tiers",
-        "/report", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
+    @GetMapping({"/", "/index.html", "/sign-in", "/setup", "/desk", "/ladder", "/trends", "/strip", "/plans", "/meeting", "/reading", "/students/{id}",
+            "/records", "/coverage", "/entry", "/table", "/tiers",
+            "/report", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
     ResponseEntity<String> page(HttpServletResponse response) throws IOException {
         byte[] bytes = new byte[16];
         random.nextBytes(bytes);

@@ -1,6 +1,5 @@
 package org.zealousladder.server.platform.pages;
 
-import org.zealousladder.server.platform.problems.Problems;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
@@ -15,6 +14,7 @@ import org.springframework.security.config.annotation.web.configurers.AbstractHt
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.zealousladder.server.platform.problems.Problems;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who may reach which address, and the headers on every answer. What a person may see within is each service's matter. */

@@ -59,7 +59,8 @@ public class Refusal extends RuntimeException {
         return type;
     }
 
-    @Nullable String field() {
+    @Nullable
+    String field() {
         return field;
     }
 }

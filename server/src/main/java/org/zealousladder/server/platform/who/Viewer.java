@@ -1,20 +1,23 @@
 package org.zealousladder.server.platform.who;
 
-import org.zealousladder.server.platform.problems.Refusal;
-
 import java.io.Serializable;
 import java.security.Principal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.zealousladder.server.platform.problems.Refusal;
 
 /** The signed-in person, as every capability needs to know them. Kept in the session, so it stays small. */
 public record Viewer(int id, String login, String name, Role role, @Nullable Integer schoolId)
-        implements Serializable, Principal {
+        implements
+            Serializable,
+            Principal {
 
     /** What a person may see: own classes, the school, everything. */
     public enum Role {
-        TEACHER, COORDINATOR, ADMINISTRATOR;
+        TEACHER,
+        COORDINATOR,
+        ADMINISTRATOR;
 
         public static Role of(String code) {
             return valueOf(code.toUpperCase(java.util.Locale.ROOT));

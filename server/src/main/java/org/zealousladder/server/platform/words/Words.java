@@ -9,7 +9,7 @@ import java.util.Locale;
 /** Days, scores and small numbers in words, and sentences with a capital and a full stop. */
 public final class Words {
     private static final String[] SMALL = {"none", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten",
-        "eleven", "twelve"};
+            "eleven", "twelve"};
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 

@@ -13,7 +13,11 @@ public record Who(Kind kind, int id, @Nullable Integer grade) {
     private static final Pattern FORM = Pattern.compile("(class|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");
 
     /** How wide the scope is. */
-    public enum Kind { CLASS, GRADE, SCHOOL }
+    public enum Kind {
+        CLASS,
+        GRADE,
+        SCHOOL
+    }
 
     public static Who parse(String text) {
         Matcher m = FORM.matcher(text);

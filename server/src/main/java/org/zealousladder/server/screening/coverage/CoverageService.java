@@ -11,10 +11,6 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.screening.coverage.CoverageView.Apart;
-import org.zealousladder.server.screening.coverage.CoverageView.ClassRow;
-import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
-import org.zealousladder.server.screening.coverage.CoverageView.Untested;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -25,6 +21,10 @@ import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.screening.coverage.CoverageView.Apart;
+import org.zealousladder.server.screening.coverage.CoverageView.ClassRow;
+import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
+import org.zealousladder.server.screening.coverage.CoverageView.Untested;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
@@ -122,7 +122,7 @@ public class CoverageService {
                 .allMatch(m -> screening.cell(e.id(), m.id()).scored() || screening.cell(e.id(), m.id()).status().equals("exempt"))).count();
         return whole == students ? "All " + students + " students are screened on everything."
                 : whole + " of " + students + " students are screened on everything; " + Words.number(students - whole)
-                + (students - whole == 1 ? " still owes a score." : " still owe a score.");
+                        + (students - whole == 1 ? " still owes a score." : " still owe a score.");
     }
 
     /** Sets a make-up day for students on measures, or takes it back when {@code onDay} is null. */
@@ -145,6 +145,7 @@ public class CoverageService {
         }
         measureIds.forEach(measures::measure);
         here.stream().map(Enrolled::schoolId).distinct().forEach(school -> closing.requireOpen(window, school));
-        store.set(students.toArray(Integer[]::new), measureIds.stream().map(Integer::shortValue).toArray(Short[]::new), windowId, onDay, today, Viewer.current().id());
+        store.set(students.toArray(Integer[]::new), measureIds.stream().map(Integer::shortValue).toArray(Short[]::new), windowId, onDay, today,
+                Viewer.current().id());
     }
 }

@@ -11,8 +11,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.screening.entry.EntryView.Entry;
-import org.zealousladder.server.screening.entry.EntryView.EntryRow;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -24,6 +22,8 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.screening.entry.EntryView.Entry;
+import org.zealousladder.server.screening.entry.EntryView.EntryRow;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
@@ -63,7 +63,8 @@ public class EntryService {
         scores.screening(ids, screening.measures().stream().map(Measure::id).toList(), List.of(screening.window()), screening.asOf())
                 .forEach(s -> current.put(s.studentId() + "/" + s.measureId(), s));
         List<EntryRow> rows = new ArrayList<>();
-        screening.expected().forEach(e -> rows.add(row(screening, e, e.enrolledFrom().isAfter(screening.window().starts()) ? "came " + Words.day(e.enrolledFrom()) : null, current)));
+        screening.expected().forEach(e -> rows
+                .add(row(screening, e, e.enrolledFrom().isAfter(screening.window().starts()) ? "came " + Words.day(e.enrolledFrom()) : null, current)));
         screening.later().forEach(e -> rows.add(row(screening, e, "came " + Words.day(e.enrolledFrom()), current)));
         return new EntryView(screening.window(), closing.state(screening.window().id(), screening.schoolId(), screening.asOf()),
                 screening.before().map(Window::name).orElse(null), screening.measures().stream().map(Measure::ref).toList(), rows);
@@ -133,11 +134,13 @@ public class EntryService {
 
     private void checkDay(Window window, LocalDate takenOn) {
         if (takenOn.isBefore(window.starts())) {
-            throw Refusal.invalid("takenOn", "The " + window.name().toLowerCase(Locale.ROOT) + " window begins on " + Words.day(window.starts()) + "; that day is before it.");
+            throw Refusal.invalid("takenOn",
+                    "The " + window.name().toLowerCase(Locale.ROOT) + " window begins on " + Words.day(window.starts()) + "; that day is before it.");
         }
-        measures.windows().stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst().ifPresent(w -> {
-            throw Refusal.invalid("takenOn", "By that day the " + w.name().toLowerCase(Locale.ROOT) + " window had begun; enter the score there.");
-        });
+        measures.windows().stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
+                .ifPresent(w -> {
+                    throw Refusal.invalid("takenOn", "By that day the " + w.name().toLowerCase(Locale.ROOT) + " window had begun; enter the score there.");
+                });
     }
 
     private Refusal overtaken(@Nullable Score there, Measure measure) {

@@ -3,9 +3,9 @@ package org.zealousladder.server.screening.ladder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.screening.standings.Cell;
 
 /** The sentence above the picture: who moved between the seasons and who stands too close to a rung to be sure. */

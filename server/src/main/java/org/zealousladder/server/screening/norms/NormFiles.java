@@ -28,7 +28,7 @@ class NormFiles implements DeclaresFiles {
             kind.columns(Column.of("window", TEXT));
         }
         return kind.columns(Column.of("percentile", WHOLE), Column.of(value, NUMBER), Column.optional("rests_on", WHOLE))
-            .joined("""
+                .joined("""
                     with wanted as (
                       select st.*, {season} as season, m.id as measure_id, m.lowest, m.highest, case m.better when 'lower' then -1 else 1 end as sign
                         from stage st left join measures_measure m on m.code = st.measure),
@@ -59,34 +59,36 @@ class NormFiles implements DeclaresFiles {
                                         count(*) over (partition by norm_set, measure, grade, season) = size_before then 'unchanged'
                                    else 'changed' end as outcome
                       from compared""".replace("{season}", scores ? "st.\"window\"" : "null::text").replace("{value}", value).replace("{about}", about))
-            .unknown("measure", "measure_id", "measure")
-            .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
-            .problem("percentile", "percentile not between 1 and 99", "'A percentile is a whole number from 1 to 99.'")
-            .problem(value, scores ? "score not between lowest and highest" : "false", "'The score is outside ' || lowest || ' to ' || highest || '.'")
-            .problem(value, "sign * (" + value + " - before_it) < 0", "'A higher percentile cannot have a worse value than the one before it, ' || before_it || '.'")
-            .problem("percentile", "hole is not null", "'The table has a hole: ' || hole || ' is missing. Every grade" + (scores ? " and window" : "") + " needs the same percentiles.'")
-            .problem("norm_set", "set_kind = 'local'", "'''' || norm_set || ''' is computed from the scores; choose another name.'")
-            .problem("rests_on", "rests_on < 1", "'The number of students is at least 1; leave it empty when it is not known.'")
-            .key("norm_set, measure, grade, " + (scores ? "\"window\", " : "") + "percentile").payload("%s." + value)
-            .apply("""
+                .unknown("measure", "measure_id", "measure")
+                .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
+                .problem("percentile", "percentile not between 1 and 99", "'A percentile is a whole number from 1 to 99.'")
+                .problem(value, scores ? "score not between lowest and highest" : "false", "'The score is outside ' || lowest || ' to ' || highest || '.'")
+                .problem(value, "sign * (" + value + " - before_it) < 0",
+                        "'A higher percentile cannot have a worse value than the one before it, ' || before_it || '.'")
+                .problem("percentile", "hole is not null",
+                        "'The table has a hole: ' || hole || ' is missing. Every grade" + (scores ? " and window" : "") + " needs the same percentiles.'")
+                .problem("norm_set", "set_kind = 'local'", "'''' || norm_set || ''' is computed from the scores; choose another name.'")
+                .problem("rests_on", "rests_on < 1", "'The number of students is at least 1; leave it empty when it is not known.'")
+                .key("norm_set, measure, grade, " + (scores ? "\"window\", " : "") + "percentile").payload("%s." + value)
+                .apply("""
                     insert into norms_set (code, name, kind) select distinct norm_set, norm_set, 'imported' from accepted
                     on conflict (code) do nothing""")
-            .apply("""
+                .apply("""
                     update norms_table t set superseded_on = greatest(%s, t.known_from)
                       from accepted a where a.outcome = 'changed' and t.id = a.table_id and t.superseded_on is null""".formatted(TODAY))
-            .apply("""
+                .apply("""
                     insert into norms_table (set_id, measure_id, grade, about, season, rests_on, known_from, recorded_by)
                     select n.id, a.measure_id, a.grade, '%s', a.season, max(a.rests_on), case a.outcome when 'new' then date '1990-01-01' else %s end, scope_person()
                       from accepted a join norms_set n on n.code = a.norm_set where a.outcome <> 'unchanged'
                      group by n.id, a.measure_id, a.grade, a.season, a.outcome""".formatted(about, TODAY))
-            .apply("""
+                .apply("""
                     insert into norms_point (table_id, percentile, value)
                     select t.id, a.percentile, a.%s
                       from accepted a join norms_set n on n.code = a.norm_set
                       join norms_table t on t.set_id = n.id and t.measure_id = a.measure_id and t.grade = a.grade and t.about = '%s'
                            and t.season is not distinct from a.season and t.superseded_on is null
                      where a.outcome <> 'unchanged'""".formatted(value, about))
-            .build();
+                .build();
     }
 
     @Override

@@ -19,14 +19,14 @@ import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.measures.measures.Window;
-import org.zealousladder.server.screening.norms.NormsView.NormPoint;
-import org.zealousladder.server.screening.norms.NormsView.NormTable;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.screening.norms.NormsView.NormPoint;
+import org.zealousladder.server.screening.norms.NormsView.NormTable;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
@@ -76,12 +76,14 @@ public class NormsService {
     public NormsView view(int school, int measureId, @Nullable Integer asked, LocalDate asOf) {
         Measure measure = measures.measure(measureId);
         List<NormsView.NormSet> sets = store.sets(school);
-        int set = sets.stream().map(NormsView.NormSet::id).filter(id -> asked == null || id.equals(asked)).findFirst().orElse(sets.isEmpty() ? 0 : sets.get(0).id());
+        int set = sets.stream().map(NormsView.NormSet::id).filter(id -> asked == null || id.equals(asked)).findFirst()
+                .orElse(sets.isEmpty() ? 0 : sets.get(0).id());
         Map<Integer, List<NormsStore.PointRow>> byTable = new LinkedHashMap<>();
         store.points(set, measureId, asOf).forEach(p -> byTable.computeIfAbsent(p.tableId(), k -> new ArrayList<>()).add(p));
         List<NormTable> tables = byTable.values().stream().map(points -> {
             NormsStore.PointRow t = points.get(0);
-            return new NormTable(t.grade(), t.about(), t.season(), t.restsOn(), t.knownFrom(), points.stream().map(p -> new NormPoint(p.percentile(), p.value())).toList());
+            return new NormTable(t.grade(), t.about(), t.season(), t.restsOn(), t.knownFrom(),
+                    points.stream().map(p -> new NormPoint(p.percentile(), p.value())).toList());
         }).toList();
         return new NormsView(measure.ref(), school, sets, set, tables, asOf.equals(calendar.today()) && rights.mayChange(school));
     }

@@ -20,7 +20,8 @@ class NormsStore {
                 .query(NormsView.NormSet.class).list();
     }
 
-    record PointRow(int tableId, int grade, String about, @Nullable String season, @Nullable Integer restsOn, LocalDate knownFrom, int percentile, double value) {}
+    record PointRow(int tableId, int grade, String about, @Nullable String season, @Nullable Integer restsOn, LocalDate knownFrom, int percentile,
+            double value) {}
 
     List<PointRow> points(int set, int measure, LocalDate asOf) {
         return db.sql("""
@@ -63,7 +64,8 @@ class NormsStore {
                   from unnest(:measures, :grades, :abouts, :seasons) as n(measure_id, grade, about, season)
                  where t.set_id = :set and (t.measure_id, t.grade, t.about) = (n.measure_id, n.grade, n.about)
                    and t.season is not distinct from n.season and t.superseded_on is null""")
-                .param("set", set).param("today", today).param("measures", measures).param("grades", grades).param("abouts", abouts).param("seasons", seasons).update();
+                .param("set", set).param("today", today).param("measures", measures).param("grades", grades).param("abouts", abouts).param("seasons", seasons)
+                .update();
         db.sql("""
                 insert into norms_table (set_id, measure_id, grade, about, season, rests_on, known_from, recorded_by)
                 select :set, measure_id, grade, about, season, rests_on, :today, :by

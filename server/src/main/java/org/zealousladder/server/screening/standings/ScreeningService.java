@@ -49,7 +49,8 @@ public class ScreeningService {
         LocalDate first = window.starts().isAfter(asOf) ? asOf : window.starts();
         LocalDate last = window.ends().isAfter(asOf) ? asOf : window.ends();
         List<Enrolled> all = roster.enrolledDuring(who, yearId, first, asOf.isBefore(last) ? last : asOf, last);
-        List<Enrolled> expected = all.stream().filter(e -> !e.enrolledFrom().isAfter(last) && (e.enrolledTo() == null || !e.enrolledTo().isBefore(last))).toList();
+        List<Enrolled> expected = all.stream().filter(e -> !e.enrolledFrom().isAfter(last) && (e.enrolledTo() == null || !e.enrolledTo().isBefore(last)))
+                .toList();
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();
         List<Enrolled> later = all.stream().filter(e -> e.enrolledFrom().isAfter(last)).toList();
         List<Window> two = new ArrayList<>();

@@ -15,8 +15,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.school.roster.Who;
 
 /** The table of all screening scores. */

@@ -60,7 +60,8 @@ final class TableExport {
         for (int c : chosen) {
             TableColumn column = view.columns().get(c);
             TableCell cell = row.cells().get(c);
-            cells.add(cell.value() != null ? cell.value() : "none".equals(cell.status()) ? "not screened" : "elsewhere".equals(cell.status()) ? "not here" : text(cell.status()));
+            cells.add(cell.value() != null ? cell.value()
+                    : "none".equals(cell.status()) ? "not screened" : "elsewhere".equals(cell.status()) ? "not here" : text(cell.status()));
             cells.add(cell.band() == null ? "" : column.bands().isEmpty() ? "tier " + cell.tier() : column.bands().get(cell.band()));
             if (column.lastYear()) {
                 cells.add(cell.thenValue() == null ? "" : cell.thenValue());

@@ -17,7 +17,8 @@ public record TableView(List<TableColumn> columns, List<TableRow> rows) {
      * @param bands names from most to least support; empty where the students' ladders differ in them
      * @param lastYear whether the window has a namesake the year before
      */
-    public record TableColumn(int measureId, String measure, String area, boolean higherIsBetter, int windowId, String window, LocalDate starts, List<String> bands, boolean lastYear) {}
+    public record TableColumn(int measureId, String measure, String area, boolean higherIsBetter, int windowId, String window, LocalDate starts,
+            List<String> bands, boolean lastYear) {}
 
     /** @param cells in the columns' order */
     public record TableRow(StudentRef student, int grade, @Nullable String support, List<TableCell> cells) {}

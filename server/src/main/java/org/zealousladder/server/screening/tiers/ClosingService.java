@@ -51,7 +51,8 @@ public class ClosingService {
         Window window = measures.window(windowId);
         store.lock(schoolId);
         if (window.ends().isAfter(calendar.today())) {
-            throw Refusal.conflict("The " + window.name().toLowerCase(Locale.ROOT) + " window runs until " + Words.day(window.ends()) + "; it can be closed after that.");
+            throw Refusal.conflict(
+                    "The " + window.name().toLowerCase(Locale.ROOT) + " window runs until " + Words.day(window.ends()) + "; it can be closed after that.");
         }
         requireOpen(window, schoolId);
         store.record(windowId, schoolId, "closed", calendar.today(), null, Viewer.current().id());

@@ -59,10 +59,12 @@ final class Proposals {
             int grade = screening.standings().grade(student.id(), window).orElse(student.grade());
             Optional<BandLadder> ladder = screening.standings().ladders().of(m.id(), window.id(), grade);
             if (cell.scored() && ladder.isPresent()) {
-                evidence.add(new Evidence(m.name(), cell.value(), ladder.get(), m.semOrZero(), weights.get(m.id()), school == null ? 0 : school.spread(m.id(), grade)));
+                evidence.add(new Evidence(m.name(), cell.value(), ladder.get(), m.semOrZero(), weights.get(m.id()),
+                        school == null ? 0 : school.spread(m.id(), grade)));
             }
         }
         return TierProposer.propose(rule, evidence) instanceof TierProposal.Proposed p
-                ? Optional.of(new ProposedTier(p.tier(), p.certainty().isPresent() ? p.certainty().getAsDouble() : null, p.closeCall(), p.reason())) : Optional.empty();
+                ? Optional.of(new ProposedTier(p.tier(), p.certainty().isPresent() ? p.certainty().getAsDouble() : null, p.closeCall(), p.reason()))
+                : Optional.empty();
     }
 }

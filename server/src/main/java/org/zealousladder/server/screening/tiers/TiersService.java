@@ -37,8 +37,8 @@ import org.zealousladder.server.screening.tiers.TiersView.Flow;
 import org.zealousladder.server.screening.tiers.TiersView.LastSeason;
 import org.zealousladder.server.screening.tiers.TiersView.Opinion;
 import org.zealousladder.server.screening.tiers.TiersView.ProposedTier;
-import org.zealousladder.server.screening.tiers.TiersView.TierRow;
 import org.zealousladder.server.screening.tiers.TiersView.RuleInUse;
+import org.zealousladder.server.screening.tiers.TiersView.TierRow;
 import org.zealousladder.server.screening.tiers.TiersView.Weighed;
 
 /** Proposes tiers, keeps what the team decides and what teachers think. */
@@ -96,7 +96,8 @@ public class TiersService {
         TreeSet<Integer> tiers = new TreeSet<>();
         for (Measure m : ofArea) {
             for (int grade : screening.standings().ladders().grades(m.id(), screening.window().id())) {
-                screening.standings().ladders().of(m.id(), screening.window().id(), grade).ifPresent(l -> l.bands().stream().map(Band::tier).forEach(tiers::add));
+                screening.standings().ladders().of(m.id(), screening.window().id(), grade)
+                        .ifPresent(l -> l.bands().stream().map(Band::tier).forEach(tiers::add));
             }
         }
         WindowState state = closing.state(screening.window().id(), screening.schoolId(), asOf);
@@ -221,10 +222,12 @@ public class TiersService {
         Integer tier = switch (d.outcome()) {
             case "confirmed" -> {
                 if (p == null) {
-                    throw Refusal.invalid("decisions", row.student().name() + " has no score, so there is no tier to confirm. Give a tier with a reason, or ask for a retest.");
+                    throw Refusal.invalid("decisions",
+                            row.student().name() + " has no score, so there is no tier to confirm. Give a tier with a reason, or ask for a retest.");
                 }
                 if (d.proposed() == null || d.proposed() != p.tier()) {
-                    throw Refusal.conflict("The proposal for " + row.student().name() + " has changed meanwhile, to tier " + p.tier() + ". Nothing was saved; look again.");
+                    throw Refusal.conflict(
+                            "The proposal for " + row.student().name() + " has changed meanwhile, to tier " + p.tier() + ". Nothing was saved; look again.");
                 }
                 yield p.tier();
             }
@@ -271,7 +274,8 @@ public class TiersService {
         if (weighed.isEmpty() || weighed.stream().anyMatch(w -> known.get(w.measureId()) == null || !known.get(w.measureId()).area().equals(area))) {
             throw Refusal.invalid("measures", "Choose at least one measure of " + area + ".");
         }
-        if (weighed.stream().anyMatch(w -> !(w.weight() > 0 && w.weight() <= 100)) || weighed.stream().map(Weighed::measureId).distinct().count() < weighed.size()) {
+        if (weighed.stream().anyMatch(w -> !(w.weight() > 0 && w.weight() <= 100))
+                || weighed.stream().map(Weighed::measureId).distinct().count() < weighed.size()) {
             throw Refusal.invalid("measures", "A weight is a number above 0 and at most 100, one a measure.");
         }
         store.chooseRule(school, area, rule, weighed, calendar.today(), Viewer.current().id());

@@ -133,7 +133,8 @@ class TiersStore {
     void chooseRule(int school, String area, String rule, List<TiersView.Weighed> measures, LocalDate today, int by) {
         db.sql("""
                 update tiers_rule set superseded_on = greatest(:today, known_from)
-                 where school_id = :school and area = :area and superseded_on is null""").param("today", today).param("school", school).param("area", area).update();
+                 where school_id = :school and area = :area and superseded_on is null""").param("today", today).param("school", school).param("area", area)
+                .update();
         int id = db.sql("insert into tiers_rule (school_id, area, rule, known_from, recorded_by) values (:school, :area, :rule, :today, :by) returning id")
                 .param("school", school).param("area", area).param("rule", rule).param("today", today).param("by", by).query(Integer.class).single();
         db.sql("insert into tiers_rule_measure (rule_id, measure_id, weight) select :id, * from unnest(:measures, :weights)").param("id", id)

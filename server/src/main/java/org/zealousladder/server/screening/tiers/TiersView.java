@@ -27,7 +27,8 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
     public record Flow(int from, int to, List<Integer> students) {}
 
     /** @param proposal absent for a student who was not tested */
-    public record TierRow(StudentRef student, @Nullable String support, @Nullable ProposedTier proposal, List<Evidence> evidence, @Nullable LastSeason lastSeason,
+    public record TierRow(StudentRef student, @Nullable String support, @Nullable ProposedTier proposal, List<Evidence> evidence,
+            @Nullable LastSeason lastSeason,
             @Nullable Opinion opinion, @Nullable DecidedTier decided) {}
 
     /** @param certainty 0 to 1; absent when no measure states an error */

@@ -19,12 +19,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.context.annotation.ClassPathScanningCandidateComponentProvider;
 import org.springframework.core.type.filter.AssignableTypeFilter;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
-import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.platform.words.Spreadsheet;
 
 /** Kinds are told apart by their columns alone. */
 class ImportKindsTest {

@@ -1,9 +1,5 @@
 package org.zealousladder.server.exchange.records;
 
-import org.zealousladder.server.ServerTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -18,9 +14,10 @@ import java.util.List;
 import java.util.Map;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ServerTest;
+import org.zealousladder.server.TestServer;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.exchange.records.ImportResult;
 import tools.jackson.databind.JsonNode;
 
 /** Files on their way in: good, bad, odd, twice, and from the wrong school. */
@@ -50,7 +47,8 @@ class ImportTest extends ServerTest {
         int before = scores();
         assertCounts(imports.take(TestServer.csv(HEADER, "S1003,maze,2026-03-02,14,scored")), 0, 1, 0, 0);
         assertEquals(before + 1, scores());
-        List<Double> current = asking(Viewer.SYSTEM, () -> db.sql("""
+        List<Double> current = asking(Viewer.SYSTEM, () -> db
+                .sql("""
                 select c.value from scores_score o join scores_score c on c.id = o.superseded_by where o.value = 12 and o.taken_on = '2026-03-02' and c.value = 14""")
                 .query(Double.class).list());
         assertEquals(List.of(14.0), current);
@@ -65,7 +63,8 @@ class ImportTest extends ServerTest {
         assertCounts(r, 1, 0, 0, 12);
         Map<Integer, String> columns = new java.util.TreeMap<>();
         r.refusals().forEach(x -> columns.put(x.row(), x.column()));
-        assertEquals("{3=date, 4=score, 6=score, 7=student, 8=status, 9=score, 10=score, 11=date, 12=student, 13=measure, 14=score, 15=score}", columns.toString());
+        assertEquals("{3=date, 4=score, 6=score, 7=student, 8=status, 9=score, 10=score, 11=date, 12=student, 13=measure, 14=score, 15=score}",
+                columns.toString());
         assertTrue(r.refusals().get(0).message().contains("not a day in the calendar"));
         assertTrue(r.notices().stream().anyMatch(n -> n.contains("S9999")), "unknown students are said before anything is written");
     }
@@ -81,7 +80,8 @@ class ImportTest extends ServerTest {
 
     @Test
     void orderDelimiterBomAndExtraColumnsAreUnderstood() throws IOException {
-        Path file = TestServer.csv("\uFEFFScore;Teacher;DATE;Measure;Student", "12;Ms \"\"X\"\";2026-03-05;maze;S1017", "\"13\";\"a;b\nc\";2026-03-05;maze;S1018");
+        Path file = TestServer.csv("\uFEFFScore;Teacher;DATE;Measure;Student", "12;Ms \"\"X\"\";2026-03-05;maze;S1017",
+                "\"13\";\"a;b\nc\";2026-03-05;maze;S1018");
         Files.writeString(file, Files.readString(file).replace("Ms \"\"X\"\"", "\"Ms \"\"X\"\"\""));
         ImportResult r = imports.look(file);
         assertCounts(r, 2, 0, 0, 0);
@@ -102,7 +102,8 @@ class ImportTest extends ServerTest {
         Path latin = TestServer.csv();
         Files.write(latin, "student,measure,date,score\nJosé,maze,2026-03-02,4\n".getBytes(StandardCharsets.ISO_8859_1));
         assertTrue(refusal(latin).contains("not UTF-8"));
-        ImportResult open = imports.look(TestServer.csv(HEADER, "S1001,maze,2026-03-02,4,scored", "\"S1002,maze,2026-03-02,4,scored", "S1003,maze,2026-03-02,4,scored"));
+        ImportResult open = imports
+                .look(TestServer.csv(HEADER, "S1001,maze,2026-03-02,4,scored", "\"S1002,maze,2026-03-02,4,scored", "S1003,maze,2026-03-02,4,scored"));
         assertEquals(1, open.refused());
         assertTrue(open.refusals().get(0).message().contains("quote"));
     }
@@ -183,7 +184,8 @@ class ImportTest extends ServerTest {
         assertEquals(3, changed.changed());
         assertEquals(2, asking(Viewer.SYSTEM, () -> db.sql("""
                 select count(*) from measures_ladder l join measures_cut_set s on s.id = l.set_id and s.code = 'local' join measures_window w on w.id = l.window_id join roster_year y on y.id = w.year_id
-                 where l.measure_id = :m and l.grade = 3 and w.name = 'Winter' and y.name = '2025-26'""").param("m", measure("maze")).query(Integer.class).single()));
+                 where l.measure_id = :m and l.grade = 3 and w.name = 'Winter' and y.name = '2025-26'""").param("m", measure("maze")).query(Integer.class)
+                .single()));
     }
 
     @Test

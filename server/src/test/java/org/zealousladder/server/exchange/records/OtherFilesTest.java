@@ -1,9 +1,5 @@
 package org.zealousladder.server.exchange.records;
 
-import org.zealousladder.server.ServerTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
@@ -11,8 +7,9 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ServerTest;
+import org.zealousladder.server.TestServer;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.exchange.records.ImportResult;
 
 /** Every kind of file beside scores: new, changed, unchanged, refused. */
 class OtherFilesTest extends ServerTest {
@@ -82,7 +79,8 @@ class OtherFilesTest extends ServerTest {
         String header = "measure,title,kind,area,unit,lowest,highest,decimals,better,sem,rule";
         counts(take(header, "errors,Errors,probe,Writing,errors in a text,0,100,0,lower,2,trend"), "measures", 1, 0, 0, 0);
         counts(take(header, "errors,Errors,probe,Writing,errors in a text,0,100,0,lower,,trend"), "measures", 0, 1, 0, 0);
-        ImportResult wrong = look(header, "a,A,probe,R,u,10,5,0,higher,,", "b,B,probe,R,u,0,5,7,higher,,", "c,C,probe,R,u,0,5,0,higher,-1,", "d,D,quiz,R,u,0,5,0,higher,,",
+        ImportResult wrong = look(header, "a,A,probe,R,u,10,5,0,higher,,", "b,B,probe,R,u,0,5,7,higher,,", "c,C,probe,R,u,0,5,0,higher,-1,",
+                "d,D,quiz,R,u,0,5,0,higher,,",
                 "e,E,probe,R,u,0,5,0,sideways,,");
         counts(wrong, "measures", 0, 0, 0, 5);
         assertEquals(List.of("highest", "decimals", "sem", "kind", "better"), wrong.refusals().stream().map(r -> r.column()).toList());
@@ -98,7 +96,8 @@ class OtherFilesTest extends ServerTest {
                 select o.goal_score from goals_goal o join goals_goal n on n.id = o.superseded_by where n.goal_score = 38""").query(Double.class).list());
         assertEquals(List.of(34.0), kept);
         ImportResult wrong = look(header, "S1002,story-writing,2026-01-15,20,2026-01-15,34", "S1003,story-writing,2026-01-15,20,2026-05-08,19",
-                "S1004,story-writing,2026-04-15,20,2026-05-08,34", "S1005,story-writing,2026-01-15,20,2026-05-08,340", "S9999,story-writing,2026-01-15,20,2026-05-08,34");
+                "S1004,story-writing,2026-04-15,20,2026-05-08,34", "S1005,story-writing,2026-01-15,20,2026-05-08,340",
+                "S9999,story-writing,2026-01-15,20,2026-05-08,34");
         counts(wrong, "goals", 0, 0, 0, 5);
     }
 
@@ -112,7 +111,8 @@ class OtherFilesTest extends ServerTest {
 
     @Test
     void aTeacherReachesOnlyTheirOwnStudentsThroughAFile() throws Exception {
-        String own = asking(Viewer.SYSTEM, () -> db.sql("select code from roster_student where id = :id").param("id", student("Dalia Stroud")).query(String.class).single());
+        String own = asking(Viewer.SYSTEM,
+                () -> db.sql("select code from roster_student where id = :id").param("id", student("Dalia Stroud")).query(String.class).single());
         upload(person("r.oduya"), TestServer.csv("student,measure,date,score", own + ",maze,2026-03-11,12", "S1001,maze,2026-03-11,12"))
                 .andExpect(status().isOk()).andExpect(jsonPath("$.result.added").value(1)).andExpect(jsonPath("$.result.refused").value(1))
                 .andExpect(jsonPath("$.result.refusals[0].message").value("There is no student among yours with the code 'S1001'."));

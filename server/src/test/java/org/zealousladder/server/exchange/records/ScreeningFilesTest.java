@@ -1,16 +1,13 @@
 package org.zealousladder.server.exchange.records;
 
-import org.zealousladder.server.ScreeningTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.TestServer;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.exchange.records.ImportResult;
 
 /** Files of cut sets, cuts of several sets, tiers and growth norms: new, changed, unchanged, refused. */
 class ScreeningFilesTest extends ScreeningTest {
@@ -34,7 +31,8 @@ class ScreeningFilesTest extends ScreeningTest {
         take("school,name", "SETS,Sets school");
         take(head, "sets-own,Own cuts,local,SETS,,yes");
         int school = db.sql("select id from roster_school where code = 'SETS'").query(Integer.class).single();
-        assertEquals(1, db.sql("select count(*) from measures_default_set where school_id = :s and superseded_on is null").param("s", school).query(Integer.class).single());
+        assertEquals(1, db.sql("select count(*) from measures_default_set where school_id = :s and superseded_on is null").param("s", school)
+                .query(Integer.class).single());
         assertEquals(List.of(0, 0, 1, 0), counts(take(head, "sets-own,Own cuts,local,SETS,,yes")));
     }
 
@@ -47,7 +45,8 @@ class ScreeningFilesTest extends ScreeningTest {
         assertEquals(3, asking(Viewer.SYSTEM, () -> db.sql("""
                 select count(*) from measures_band b join measures_ladder l on l.id = b.ladder_id join measures_cut_set s on s.id = l.set_id
                   join measures_measure m on m.id = l.measure_id
-                 where s.code = 'local' and m.code = 'number-facts' and l.grade = 4 and l.window_id = :w and l.superseded_on is null""").param("w", window("Winter")).query(Integer.class).single()));
+                 where s.code = 'local' and m.code = 'number-facts' and l.grade = 4 and l.window_id = :w and l.superseded_on is null""")
+                .param("w", window("Winter")).query(Integer.class).single()));
         ImportResult unknown = look(head, "number-facts,4,2025-26,Winter,Low,3,,nosuch", "number-facts,4,2025-26,Winter,High,1,90,nosuch");
         assertTrue(unknown.refusals().get(0).message().contains("There is no set of cut scores 'nosuch'"), unknown.refusals().toString());
         ImportResult outside = look(head, "number-facts,4,2025-26,Winter,Low,3,,strict", "number-facts,4,2025-26,Winter,High,1,900,strict");
@@ -61,7 +60,8 @@ class ScreeningFilesTest extends ScreeningTest {
         assertEquals(List.of(1, 0, 0, 0), counts(take(head, "2025-TFILE-Lea,Reading,2025-26,Autumn,2,2025-10-01,")));
         assertEquals(List.of(0, 0, 1, 0), counts(take(head, "2025-TFILE-Lea,Reading,2025-26,Autumn,2,2025-10-01,")));
         assertEquals(List.of(0, 1, 0, 0), counts(take(head, "2025-TFILE-Lea,Reading,2025-26,Autumn,3,2025-11-01,second look")));
-        ImportResult wrong = look(head, "2025-TFILE-Lea,Poetry,2025-26,Autumn,2,,", "2025-TFILE-Lea,Reading,2025-26,Summer term,2,,", "2025-TFILE-Lea,Reading,2025-26,Autumn,9,,",
+        ImportResult wrong = look(head, "2025-TFILE-Lea,Poetry,2025-26,Autumn,2,,", "2025-TFILE-Lea,Reading,2025-26,Summer term,2,,",
+                "2025-TFILE-Lea,Reading,2025-26,Autumn,9,,",
                 "2025-TFILE-Lea,Reading,2025-26,Winter,2,2025-08-30,", "NOBODY,Reading,2025-26,Autumn,2,,");
         assertEquals(List.of("area", "window", "tier", "decided", "student"), wrong.refusals().stream().map(x -> x.column()).toList());
         var page = body(read(person("b.calder"), "/api/students/" + student("Lea 2025-TFILE") + "?asOf=2026-03-13"));
@@ -84,8 +84,10 @@ class ScreeningFilesTest extends ScreeningTest {
     @Test
     void growthNormsNeedEveryPercentileInEveryGrade() {
         String head = "norm_set,measure,grade,percentile,growth_per_week,rests_on";
-        assertEquals(List.of(4, 0, 0, 0), counts(take(head, "Pace,maze,2,25,0.1,300", "Pace,maze,2,75,0.4,300", "Pace,maze,3,25,0.1,310", "Pace,maze,3,75,0.3,310")));
-        assertEquals(List.of(0, 2, 2, 0), counts(take(head, "Pace,maze,2,25,0.1,300", "Pace,maze,2,75,0.4,300", "Pace,maze,3,25,0.1,310", "Pace,maze,3,75,0.35,310")));
+        assertEquals(List.of(4, 0, 0, 0),
+                counts(take(head, "Pace,maze,2,25,0.1,300", "Pace,maze,2,75,0.4,300", "Pace,maze,3,25,0.1,310", "Pace,maze,3,75,0.3,310")));
+        assertEquals(List.of(0, 2, 2, 0),
+                counts(take(head, "Pace,maze,2,25,0.1,300", "Pace,maze,2,75,0.4,300", "Pace,maze,3,25,0.1,310", "Pace,maze,3,75,0.35,310")));
         ImportResult hole = look(head, "Gap,maze,2,25,0.1,", "Gap,maze,2,75,0.4,", "Gap,maze,3,25,0.1,");
         assertEquals("The table has a hole: grade 3, percentile 75 is missing. Every grade needs the same percentiles.", hole.refusals().get(0).message());
         assertEquals(3, hole.refused());
@@ -106,7 +108,8 @@ class ScreeningFilesTest extends ScreeningTest {
         assertEquals(List.of(1, 0, 0, 1), counts(seen));
         assertTrue(seen.notices().contains("1 student of the file is not among yours: OTH-1."), seen.notices().toString());
         signInHere(Viewer.SYSTEM);
-        assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from scores_score where student_id = :s").param("s", student("Nia 2025-OURS")).query(Integer.class).single()),
+        assertEquals(0, asking(Viewer.SYSTEM,
+                () -> db.sql("select count(*) from scores_score where student_id = :s").param("s", student("Nia 2025-OURS")).query(Integer.class).single()),
                 "a look saves nothing");
     }
 }

@@ -9,20 +9,21 @@ import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.core.reading.LevelTable;
-import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.learning.reading.ReadingForm.Answer;
 import org.zealousladder.server.learning.reading.ReadingForm.MarkAt;
 import org.zealousladder.server.learning.reading.ReadingForm.Seen;
 import org.zealousladder.server.learning.reading.ReadingViews.Behaviour;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingRecord;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.StudentRef;
 
 /** From marks, answers and observations to what a reading comes to, worked by hand on a passage of 20 words. */
 class CountingTest {
     private static final String BODY = "The boat came in late and\nnobody on the pier\nhad a lamp to show\nit the way home again.";
-    private static final Passage PASSAGE = new Passage(5, "The boat", 3, Passage.split(BODY), 20, false, List.of(new Passage.Question(1, "literal", "What was late?", 1),
-            new Passage.Question(2, "literal", "Who had a lamp?", 1), new Passage.Question(3, "inferential", "What time of day is it?", 2)));
+    private static final Passage PASSAGE = new Passage(5, "The boat", 3, Passage.split(BODY), 20, false,
+            List.of(new Passage.Question(1, "literal", "What was late?", 1),
+                    new Passage.Question(2, "literal", "Who had a lamp?", 1), new Passage.Question(3, "inferential", "What time of day is it?", 2)));
     private static final LevelTable LEVELS = new LevelTable(List.of(new LevelTable.Level("Alone", 0.95, 0.75), new LevelTable.Level("With help", 0.85, 0.5),
             new LevelTable.Level("Too hard", 0, 0)));
     private static final List<Behaviour> LIBRARY = List.of(new Behaviour(1, null, "Reads in phrases", "Mark phrases.", false),
@@ -76,14 +77,18 @@ class CountingTest {
     void whatCannotBeIsToldInASentence() {
         assertEquals("The passage has 20 words; the last word read cannot be number 21.",
                 assertThrows(Refusal.class, () -> Counting.of(PASSAGE, 30, 21, List.of(), null, List.of(), List.of(), LEVELS, LIBRARY)).getMessage());
-        assertEquals("Word 4 has two marks.", assertThrows(Refusal.class, () -> of(List.of(new MarkAt(4, "error", 1), new MarkAt(4, "told", 2)), null, List.of(), List.of())).getMessage());
-        assertEquals("'What was late?' has at most 1 point.", assertThrows(Refusal.class, () -> of(List.of(), null, List.of(new Answer(1, 2)), List.of())).getMessage());
-        assertEquals("A question does not belong to this passage.", assertThrows(Refusal.class, () -> of(List.of(), null, List.of(new Answer(8, 0)), List.of())).getMessage());
+        assertEquals("Word 4 has two marks.",
+                assertThrows(Refusal.class, () -> of(List.of(new MarkAt(4, "error", 1), new MarkAt(4, "told", 2)), null, List.of(), List.of())).getMessage());
+        assertEquals("'What was late?' has at most 1 point.",
+                assertThrows(Refusal.class, () -> of(List.of(), null, List.of(new Answer(1, 2)), List.of())).getMessage());
+        assertEquals("A question does not belong to this passage.",
+                assertThrows(Refusal.class, () -> of(List.of(), null, List.of(new Answer(8, 0)), List.of())).getMessage());
         assertTrue(assertThrows(Refusal.class, () -> of(List.of(new MarkAt(3, "sung", 1)), null, List.of(), List.of())).getMessage().contains("is not a mark"));
     }
 
     private static ReadingRecord reading(long id, LocalDate on, List<MarkAt> marks) {
-        return new ReadingRecord(id, new StudentRef(1, "S1", "Ada", "A", "Tern", 4), PASSAGE, on, 30, null, 20, marks, null, List.of(), List.of(), "Alone", null, null, null,
+        return new ReadingRecord(id, new StudentRef(1, "S1", "Ada", "A", "Tern", 4), PASSAGE, on, 30, null, 20, marks, null, List.of(), List.of(), "Alone",
+                null, null, null,
                 of(marks, null, List.of(), List.of()));
     }
 

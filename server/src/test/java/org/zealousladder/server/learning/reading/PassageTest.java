@@ -9,9 +9,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.core.reading.LevelTable;
 import org.zealousladder.core.reading.LevelTable.Level;
-import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.learning.reading.ReadingViews.Behaviour;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
+import org.zealousladder.server.platform.problems.Refusal;
 
 /** A plain text becomes numbered words, and marks on them figures. */
 class PassageTest {
@@ -21,16 +21,19 @@ class PassageTest {
 
     private static Passage passage(String text) {
         List<List<String>> lines = Passage.split(text);
-        return new Passage(1, "Tide", 3, lines, lines.stream().mapToInt(List::size).sum(), false, List.of(new Passage.Question(7, "literal", "What comes in?", 2)));
+        return new Passage(1, "Tide", 3, lines, lines.stream().mapToInt(List::size).sum(), false,
+                List.of(new Passage.Question(7, "literal", "What comes in?", 2)));
     }
 
-    private static Outcome count(int lastWord, List<ReadingForm.MarkAt> marks, Integer retelling, List<ReadingForm.Answer> answers, List<ReadingForm.Seen> seen) {
+    private static Outcome count(int lastWord, List<ReadingForm.MarkAt> marks, Integer retelling, List<ReadingForm.Answer> answers,
+            List<ReadingForm.Seen> seen) {
         return Counting.of(PASSAGE, 30, lastWord, marks, retelling, answers, seen, LEVELS, LIBRARY);
     }
 
     @Test
     void linesAreKeptEmptyOnesAndLoneDashesAreNot() {
-        assertEquals(List.of(List.of("The", "tide", "comes", "in."), List.of("It", "goes", "out", "again,"), List.of("as", "it", "always", "does.")), PASSAGE.lines());
+        assertEquals(List.of(List.of("The", "tide", "comes", "in."), List.of("It", "goes", "out", "again,"), List.of("as", "it", "always", "does.")),
+                PASSAGE.lines());
         assertArrayEquals(new int[] {4, 8, 12}, PASSAGE.lineEnds());
         assertEquals(List.of(), Passage.split(" \n – \n"));
     }

@@ -1,9 +1,5 @@
 package org.zealousladder.server.learning.reading;
 
-import org.zealousladder.server.ScreeningTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -15,6 +11,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.TestServer;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
@@ -39,7 +37,8 @@ class ReadingTest extends ScreeningTest {
         return new HashMap<>(Map.of("studentId", student(student), "passageId", passage.get("id").asInt(), "readOn", TODAY, "seconds", 60, "limitSeconds", 60,
                 "lastWord", 90, "marks", marks, "retelling", 3, "answers", List.of(Map.of("questionId", passage.at("/questions/0/id").asInt(), "points", 1),
                         Map.of("questionId", passage.at("/questions/2/id").asInt(), "points", 0)),
-                "seen", List.of(Map.of("behaviourId", library.at("/0/id").asInt(), "shown", true), Map.of("behaviourId", library.at("/1/id").asInt(), "shown", false))));
+                "seen", List.of(Map.of("behaviourId", library.at("/0/id").asInt(), "shown", true),
+                        Map.of("behaviourId", library.at("/1/id").asInt(), "shown", false))));
     }
 
     private static final List<Map<String, Object>> MARKS = List.of(mark(4, "error", 2.5), mark(17, "left-out", 9), mark(23, "self-corrected", 14),
@@ -78,7 +77,8 @@ class ReadingTest extends ScreeningTest {
         JsonNode pair = body(read(person("b.calder"), "/api/reading/" + second + "?asOf=" + TODAY));
         assertEquals(1, pair.get("others").size());
         assertEquals(5, pair.at("/others/0/reading/outcome/errors").asInt());
-        assertEquals("Of the 90 words both reached, 4 were missed on 13 Mar 2026: 1 again, 3 no longer; 0 new on 13 Mar 2026.", pair.at("/others/0/words/sentence").asString());
+        assertEquals("Of the 90 words both reached, 4 were missed on 13 Mar 2026: 1 again, 3 no longer; 0 new on 13 Mar 2026.",
+                pair.at("/others/0/words/sentence").asString());
         assertEquals(2, home("b.calder", code).get("readings").size());
         send(person("r.oduya"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNotFound());
         send(person("b.calder"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNoContent());
@@ -101,11 +101,12 @@ class ReadingTest extends ScreeningTest {
         send(person("b.calder"), "/api/reading", form).andExpect(jsonPath("$.detail", containsString("no level 'Flies'")));
         form.remove("level");
         for (Object[] bad : new Object[][] {{"lastWord", 900, "cannot be number 900"}, {"lastWord", 0, "At least one word"}, {"seconds", 0, "above 0 seconds"},
-            {"marks", List.of(mark(4, "error", 1), mark(4, "told", 2)), "two marks"}, {"marks", List.of(mark(4, "mumbled", 1)), "not a mark"},
-            {"readOn", "2026-03-16", "in the future"}}) {
+                {"marks", List.of(mark(4, "error", 1), mark(4, "told", 2)), "two marks"}, {"marks", List.of(mark(4, "mumbled", 1)), "not a mark"},
+                {"readOn", "2026-03-16", "in the future"}}) {
             Map<String, Object> wrong = new HashMap<>(form);
             wrong.put((String) bad[0], bad[1]);
-            send(person("b.calder"), "/api/reading", wrong).andExpect(status().is4xxClientError()).andExpect(jsonPath("$.detail", containsString((String) bad[2])));
+            send(person("b.calder"), "/api/reading", wrong).andExpect(status().is4xxClientError())
+                    .andExpect(jsonPath("$.detail", containsString((String) bad[2])));
         }
         assertEquals(1, home("b.calder", code).get("readings").size(), "nothing was half-saved");
     }
@@ -121,19 +122,24 @@ class ReadingTest extends ScreeningTest {
         assertEquals(2, kept.get("lines").size());
         passage.put("body", "Too short a text");
         send(person("r.oduya"), "/api/reading/passages", passage).andExpect(jsonPath("$.detail", containsString("20 to 2,000 words; this one has 4")));
-        send(person("r.oduya"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true)).andExpect(status().isForbidden());
-        send(person("m.tveit"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true)).andExpect(status().isNoContent());
+        send(person("r.oduya"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true))
+                .andExpect(status().isForbidden());
+        send(person("m.tveit"), "/api/reading/passages/" + kept.get("id").asInt() + "/state", Map.of("schoolId", school(), "retired", true))
+                .andExpect(status().isNoContent());
         assertTrue(passage("Counting").get("retired").asBoolean());
         List<Map<String, Object>> levels = List.of(Map.of("name", "Reads it alone", "accuracy", 0.96, "comprehension", 0.75),
-                Map.of("name", "Reads it with help", "accuracy", 0.98, "comprehension", 0.5), Map.of("name", "Too hard for now", "accuracy", 0, "comprehension", 0));
-        send(person("m.tveit"), "/api/reading/levels", Map.of("schoolId", school(), "levels", levels)).andExpect(jsonPath("$.detail", containsString("must not rise")));
+                Map.of("name", "Reads it with help", "accuracy", 0.98, "comprehension", 0.5),
+                Map.of("name", "Too hard for now", "accuracy", 0, "comprehension", 0));
+        send(person("m.tveit"), "/api/reading/levels", Map.of("schoolId", school(), "levels", levels))
+                .andExpect(jsonPath("$.detail", containsString("must not rise")));
         send(person("r.oduya"), "/api/reading/levels", Map.of("schoolId", school(), "levels", levels.subList(0, 2))).andExpect(status().isForbidden());
         Map<String, Object> behaviour = Map.of("schoolId", school(), "name", "Looks at the title", "teach", "Talk about the title first", "retired", false);
         send(person("r.oduya"), "/api/reading/behaviours", behaviour).andExpect(status().isForbidden());
         send(person("m.tveit"), "/api/reading/behaviours", behaviour).andExpect(status().isNoContent());
         assertTrue(each(home("r.oduya", "2025-KITTIWAKE").get("behaviours")).anyMatch(b -> b.get("name").asString().equals("Looks at the title")));
         signInHere(Viewer.SYSTEM);
-        assertEquals(1, imports.take(TestServer.csv("passage,title,text", "tide-table,The tide table,Another text altogether")).refused(), "a text that was read is not changed");
+        assertEquals(1, imports.take(TestServer.csv("passage,title,text", "tide-table,The tide table,Another text altogether")).refused(),
+                "a text that was read is not changed");
         assertFalse(passage("The tide table").get("retired").asBoolean());
     }
 
@@ -145,16 +151,20 @@ class ReadingTest extends ScreeningTest {
         String readings = "student,passage,read_on,seconds,limit_seconds,last_word,retelling,level";
         String marks = "student,passage,read_on,number,word,mark,at_seconds";
         take(readings, ada + "2026-02-05,60,60,60,2,Reads it with help", ada + "2026-03-05,60,60,75,3,Reads it alone");
-        take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5", ada + "2026-02-05,4,9,self-corrected,9",
+        take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5",
+                ada + "2026-02-05,4,9,self-corrected,9",
                 ada + "2026-03-05,1,7,told,6");
-        assertEquals(5, take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5", ada + "2026-02-05,4,9,self-corrected,9",
-                ada + "2026-03-05,1,7,told,6").unchanged());
+        assertEquals(5,
+                take(marks, ada + "2026-02-05,1,0,inserted,1", ada + "2026-02-05,2,5,error,4.5", ada + "2026-02-05,3,5,inserted,5",
+                        ada + "2026-02-05,4,9,self-corrected,9",
+                        ada + "2026-03-05,1,7,told,6").unchanged());
         JsonNode now = home("b.calder", code).get("readings");
         assertEquals(2, now.size());
         assertEquals(74, now.at("/0/correctPerMinute").asDouble(), 1e-9);
         JsonNode pair = body(read(person("b.calder"), "/api/reading/" + now.at("/0/id").asLong() + "?asOf=" + TODAY));
         assertEquals(3, pair.at("/others/0/reading/outcome/errors").asInt(), "two insertions and an error; what was put right is none");
-        assertEquals(1, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-02-20"))).get("readings").size(), "as it was known then");
+        assertEquals(1, body(read(person("b.calder"), "/api/reading" + scope(code, "").replace(TODAY, "2026-02-20"))).get("readings").size(),
+                "as it was known then");
         signInHere(Viewer.SYSTEM);
         assertRefused(readings, ada + "2026-03-05,60,60,80,3,Reads it alone", "a reading is never changed");
         assertRefused(readings, ada + "2026-03-06,60,60,900,3,Reads it alone", "The passage has ");

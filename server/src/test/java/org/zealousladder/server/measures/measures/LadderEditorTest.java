@@ -54,7 +54,8 @@ class LadderEditorTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"80,50 | out of order: Band 2 begins at 50, Band 1 at 80", "50,50 | out of order", "50,201 | runs from 0 to 200", "-1,50 | runs from 0 to 200"})
+    @CsvSource(delimiter = '|', value = {"80,50 | out of order: Band 2 begins at 50, Band 1 at 80", "50,50 | out of order", "50,201 | runs from 0 to 200",
+            "-1,50 | runs from 0 to 200"})
     void whatIsWrongIsSaidInNumbers(String cuts, String sentence) {
         Double[] numbers = java.util.Arrays.stream(cuts.split(",")).map(Double::valueOf).toArray(Double[]::new);
         String said = LadderEditor.problem(bands(numbers), WORDS).orElseThrow();
@@ -70,7 +71,8 @@ class LadderEditorTest {
         assertTrue(LadderEditor.problem(List.of(low, new DrawnBand("High", 0, 50.0)), WORDS).orElseThrow().contains("from 1 to 5"));
         assertTrue(LadderEditor.problem(List.of(low, new DrawnBand("High", 4, 50.0)), WORDS).orElseThrow().contains("would get more support"));
         assertTrue(LadderEditor.problem(List.of(low, new DrawnBand("High", 1, null)), WORDS).orElseThrow().contains("needs the score"));
-        assertTrue(LadderEditor.problem(List.of(new DrawnBand("Low", 3, 10.0), new DrawnBand("High", 1, 50.0)), WORDS).orElseThrow().contains("begins at the bottom"));
+        assertTrue(LadderEditor.problem(List.of(new DrawnBand("Low", 3, 10.0), new DrawnBand("High", 1, 50.0)), WORDS).orElseThrow()
+                .contains("begins at the bottom"));
     }
 
     /** What has no problem here, the core takes; what the core refuses, has a problem here. */

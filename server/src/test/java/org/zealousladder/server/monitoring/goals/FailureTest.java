@@ -1,7 +1,5 @@
 package org.zealousladder.server.monitoring.goals;
 
-import org.zealousladder.server.ServerTest;
-
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doThrow;
@@ -14,7 +12,7 @@ import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.test.context.bean.override.mockito.MockitoSpyBean;
-import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.RosterService;
 
@@ -36,13 +34,15 @@ class FailureTest extends ServerTest {
                 "newGoal", newGoal)).andExpect(status().isInternalServerError())
                 .andExpect(jsonPath("$.detail").value(Matchers.containsString("Nothing was saved")))
                 .andExpect(jsonPath("$.detail").value(Matchers.not(Matchers.containsString("disk"))));
-        Assertions.assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from decisions_decision where kind = 'raise'").query(Integer.class).single()));
+        Assertions.assertEquals(0,
+                asking(Viewer.SYSTEM, () -> db.sql("select count(*) from decisions_decision where kind = 'raise'").query(Integer.class).single()));
     }
 
     @Test
     void aBrokenRosterIsAnErrorInWords() throws Exception {
         doThrow(new IllegalStateException("secret detail")).when(roster).find(anyString(), any());
         read(person("r.oduya"), "/api/students?find=a&asOf=2026-03-13").andExpect(status().isInternalServerError())
-                .andExpect(jsonPath("$.type").value("urn:zealous-ladder:failed")).andExpect(jsonPath("$.detail").value(Matchers.not(Matchers.containsString("secret"))));
+                .andExpect(jsonPath("$.type").value("urn:zealous-ladder:failed"))
+                .andExpect(jsonPath("$.detail").value(Matchers.not(Matchers.containsString("secret"))));
     }
 }

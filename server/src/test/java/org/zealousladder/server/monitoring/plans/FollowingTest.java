@@ -14,14 +14,15 @@ import static org.mockito.Mockito.when;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.measures.measures.Measure;
 
 /** Who is followed, and why. */
 class FollowingTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 13);
-    private static final Measure MEASURE = new Measure(7, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25, 0.9);
+    private static final Measure MEASURE = new Measure(7, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25,
+            0.9);
 
     private static Concern concern(int student, int level) {
         return new Concern(student, student, "Reading", level, null, DAY, null);
@@ -38,7 +39,8 @@ class FollowingTest {
 
     @Test
     void aConcernAPlanThatRunsOrAGoalIsEnoughAndNothingElseIs() {
-        Following following = new Following(List.of(concern(1, 2), concern(2, 0), concern(6, 0)), List.of(plan(10, 3, null), plan(11, 4, DAY)), List.of(goal(5), goal(6)));
+        Following following = new Following(List.of(concern(1, 2), concern(2, 0), concern(6, 0)), List.of(plan(10, 3, null), plan(11, 4, DAY)),
+                List.of(goal(5), goal(6)));
         assertTrue(following.follows(1), "a concern");
         assertFalse(following.follows(2), "one taken back");
         assertTrue(following.follows(3), "a plan");

@@ -1,9 +1,5 @@
 package org.zealousladder.server.monitoring.plans;
 
-import org.zealousladder.server.ScreeningTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -16,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.ResultActions;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.TestServer;
 import tools.jackson.databind.JsonNode;
 
 /** Concerns, plans, phases, sessions and strategies. */
@@ -27,7 +25,8 @@ class PlansTest extends ScreeningTest {
     }
 
     private JsonNode view(String code, String asOf) {
-        return body(read(person("b.calder"), "/api/plans?who=class-" + classId(code) + "&year=" + thisYear() + "&measure=" + measure("oral-reading") + "&asOf=" + asOf));
+        return body(read(person("b.calder"),
+                "/api/plans?who=class-" + classId(code) + "&year=" + thisYear() + "&measure=" + measure("oral-reading") + "&asOf=" + asOf));
     }
 
     private static Map<String, Object> way(String strategy, int perWeek) {
@@ -69,7 +68,8 @@ class PlansTest extends ScreeningTest {
         for (String day : List.of("2026-03-03", "2026-03-05", "2026-03-10", "2026-03-12")) {
             send(person("b.calder"), "/api/plans/sessions", Map.of("plans", both, "day", day, "given", 1)).andExpect(status().isNoContent());
         }
-        send(person("b.calder"), "/api/plans/sessions", Map.of("plans", List.of(both.get(1)), "day", "2026-03-12", "given", 0)).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/plans/sessions", Map.of("plans", List.of(both.get(1)), "day", "2026-03-12", "given", 0))
+                .andExpect(status().isNoContent());
         JsonNode after = view(code);
         assertEquals(4, of(after.get("rows"), "Ada " + code).at("/plan/given").asInt());
         assertFalse(of(after.get("rows"), "Ada " + code).at("/plan/tooLittle").asBoolean());
@@ -94,7 +94,8 @@ class PlansTest extends ScreeningTest {
         empty.put("worry", " ");
         send(person("b.calder"), "/api/plans", empty).andExpect(status().is4xxClientError());
         // Closed, it makes room for another from that day on.
-        send(person("b.calder"), "/api/plans/" + planOf(code, "Ada " + code) + "/closing", Map.of("on", TODAY, "outcome", "partly", "note", "Reads longer stretches"))
+        send(person("b.calder"), "/api/plans/" + planOf(code, "Ada " + code) + "/closing",
+                Map.of("on", TODAY, "outcome", "partly", "note", "Reads longer stretches"))
                 .andExpect(status().isNoContent());
         make(TODAY, "2026-05-01", "Ada " + code).andExpect(status().isNoContent());
         JsonNode ada = of(view(code).get("rows"), "Ada " + code);
@@ -152,7 +153,8 @@ class PlansTest extends ScreeningTest {
         newClass(code, 3, "b.calder", "Ada");
         make("2026-02-02", "2026-04-24", "Ada " + code).andExpect(status().isNoContent());
         Map<String, Object> form = new HashMap<>(Map.of("studentId", student("Ada " + code), "measureId", measure("oral-reading"), "kind", "plan-changed",
-                "proposed", "change", "because", "x", "reason", "Smaller steps", "planChange", Map.of("planId", planOf(code, "Ada " + code), "way", way("Word steps", 4))));
+                "proposed", "change", "because", "x", "reason", "Smaller steps", "planChange",
+                Map.of("planId", planOf(code, "Ada " + code), "way", way("Word steps", 4))));
         send(person("b.calder"), "/api/decisions", form).andExpect(status().isNoContent());
         JsonNode plan = of(view(code).get("rows"), "Ada " + code).get("plan");
         assertEquals("Word steps", plan.at("/phases/1/strategy").asString());
@@ -196,7 +198,8 @@ class PlansTest extends ScreeningTest {
         String code = "2025-PLANI";
         newClass(code, 3, "b.calder", "Ada", "Bo");
         int ada = student("Ada " + code);
-        send(person("b.calder"), "/api/plans/concerns", Map.of("studentId", ada, "area", " Attention ", "level", 2, "note", "Loses the thread")).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/plans/concerns", Map.of("studentId", ada, "area", " Attention ", "level", 2, "note", "Loses the thread"))
+                .andExpect(status().isNoContent());
         JsonNode view = view(code);
         assertEquals(0, view.get("rows").size(), "it is no reason to be followed in reading");
         assertEquals("Attention", view.at("/elsewhere/0/concern/area").asString());
@@ -210,7 +213,8 @@ class PlansTest extends ScreeningTest {
         assertEquals(0, view(code).get("elsewhere").size());
         // A measure in that area makes it one like the others.
         send(person("b.calder"), "/api/plans/concerns", Map.of("studentId", ada, "area", "Attention", "level", 1,
-                "seen", body(read(person("b.calder"), "/api/students/" + ada + "?asOf=" + TODAY)).at("/concerns/0/id").asLong())).andExpect(status().isNoContent());
+                "seen", body(read(person("b.calder"), "/api/students/" + ada + "?asOf=" + TODAY)).at("/concerns/0/id").asLong()))
+                .andExpect(status().isNoContent());
         assertEquals(0, view(code, "2026-03-12").get("elsewhere").size(), "nobody knew the day before");
         assertFalse(each(body(read(person("r.oduya"), "/api/students/" + student("Zuri Halloran") + "?asOf=" + TODAY)).get("areas")).map(JsonNode::asString)
                 .anyMatch("Attention"::equals), "another teacher does not learn of it");
@@ -225,7 +229,8 @@ class PlansTest extends ScreeningTest {
         send(person("r.oduya"), "/api/plans", plan(List.of("Ada " + code), "2026-03-02", "2026-04-24")).andExpect(status().is4xxClientError());
         send(person("r.oduya"), "/api/plans/sessions", Map.of("plans", List.of(id), "day", "2026-03-03", "given", 1)).andExpect(status().is4xxClientError());
         send(person("r.oduya"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "met")).andExpect(status().is4xxClientError());
-        send(person("r.oduya"), "/api/plans/concerns", Map.of("studentId", student("Ada " + code), "area", "Reading", "level", 2)).andExpect(status().isForbidden());
+        send(person("r.oduya"), "/api/plans/concerns", Map.of("studentId", student("Ada " + code), "area", "Reading", "level", 2))
+                .andExpect(status().isForbidden());
         assertEquals(0, of(view(code).get("rows"), "Ada " + code).at("/plan/given").asInt());
     }
 
@@ -242,7 +247,8 @@ class PlansTest extends ScreeningTest {
         Map<String, Object> gone = new HashMap<>(form);
         gone.putAll(Map.of("id", mine.get("id").asInt(), "retired", true));
         send(person("m.tveit"), "/api/plans/strategies", gone).andExpect(status().isNoContent());
-        assertTrue(each(view("2025-FULMAR").get("strategies")).anyMatch(s -> s.get("name").asString().equals("Whisper reading") && s.get("retired").asBoolean()));
+        assertTrue(
+                each(view("2025-FULMAR").get("strategies")).anyMatch(s -> s.get("name").asString().equals("Whisper reading") && s.get("retired").asBoolean()));
     }
 
     @Test
@@ -251,7 +257,8 @@ class PlansTest extends ScreeningTest {
         newClass(code, 3, "b.calder", "Ada", "Bo");
         String ada = code + "-Ada";
         String plans = "student,measure,starts,ends,worry,strategy,per_week,group";
-        take(plans, ada + ",oral-reading,2026-02-02,2026-04-24,Slow,Echo reading,3,Early birds", code + "-Bo,oral-reading,2026-02-02,2026-04-24,Slow,Echo reading,3,Early birds");
+        take(plans, ada + ",oral-reading,2026-02-02,2026-04-24,Slow,Echo reading,3,Early birds",
+                code + "-Bo,oral-reading,2026-02-02,2026-04-24,Slow,Echo reading,3,Early birds");
         take("student,measure,starts,strategy,per_week,reason", ada + ",oral-reading,2026-03-02,Echo reading,5,more often");
         take("student,measure,held_on,given", ada + ",oral-reading,2026-02-03,1", ada + ",oral-reading,2026-03-09,4");
         JsonNode view = view(code);

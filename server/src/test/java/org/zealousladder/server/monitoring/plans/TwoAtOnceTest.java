@@ -1,7 +1,5 @@
 package org.zealousladder.server.monitoring.plans;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
@@ -16,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
 import tools.jackson.databind.JsonNode;
 
 /** Several people do the same thing in the same moment: one of them succeeds, the others learn of it, and nothing stands twice. */
@@ -54,7 +53,8 @@ class TwoAtOnceTest extends ScreeningTest {
     }
 
     private Map<String, Object> plan(int student) {
-        return Map.of("students", List.of(student), "measureId", measure("oral-reading"), "worry", "Reads word by word", "starts", "2026-03-02", "ends", "2026-05-01",
+        return Map.of("students", List.of(student), "measureId", measure("oral-reading"), "worry", "Reads word by word", "starts", "2026-03-02", "ends",
+                "2026-05-01",
                 "way", Map.of("strategy", "Echo reading", "perWeek", 3));
     }
 
@@ -72,7 +72,8 @@ class TwoAtOnceTest extends ScreeningTest {
         newClass("2025-ONCEB", 3, "b.calder", "Ada");
         send(person("b.calder"), "/api/plans", plan(student("Ada 2025-ONCEB"))).andExpect(status().isNoContent());
         long id = row("2025-ONCEB").at("/plan/id").asLong();
-        List<Integer> changes = atOnce("/api/plans/" + id + "/phases", Map.of("starts", "2026-03-09", "way", Map.of("strategy", "Word steps", "perWeek", 4, "reason", "Too easy")));
+        List<Integer> changes = atOnce("/api/plans/" + id + "/phases",
+                Map.of("starts", "2026-03-09", "way", Map.of("strategy", "Word steps", "perWeek", 4, "reason", "Too easy")));
         assertEquals(1, changes.stream().filter(c -> c == 204).count(), changes.toString());
         assertTrue(changes.stream().allMatch(c -> c < 500), changes.toString());
         assertEquals(2, row("2025-ONCEB").at("/plan/phases").size());
@@ -85,7 +86,8 @@ class TwoAtOnceTest extends ScreeningTest {
     void aSessionTickedByEverybodyWasHeldOnce() throws Exception {
         newClass("2025-ONCEC", 3, "b.calder", "Ada");
         send(person("b.calder"), "/api/plans", plan(student("Ada 2025-ONCEC"))).andExpect(status().isNoContent());
-        List<Integer> codes = atOnce("/api/plans/sessions", Map.of("plans", List.of(row("2025-ONCEC").at("/plan/id").asLong()), "day", "2026-03-10", "given", 1));
+        List<Integer> codes = atOnce("/api/plans/sessions",
+                Map.of("plans", List.of(row("2025-ONCEC").at("/plan/id").asLong()), "day", "2026-03-10", "given", 1));
         assertTrue(codes.stream().allMatch(c -> c == 204 || c == 409), codes.toString());
         assertEquals(1, row("2025-ONCEC").at("/plan/given").asInt());
     }
@@ -115,11 +117,13 @@ class TwoAtOnceTest extends ScreeningTest {
     @Test
     void aScoreOfTheStripIsSavedOnceAndTheSameFromAnotherIsNoConflict() throws Exception {
         newClass("2025-ONCEF", 3, "b.calder", "Ada");
-        Map<String, Object> entry = Map.of("studentId", student("Ada 2025-ONCEF"), "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(64), "status", "scored");
+        Map<String, Object> entry = Map.of("studentId", student("Ada 2025-ONCEF"), "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(64),
+                "status", "scored");
         List<Integer> codes = atOnce("/api/strip", entry);
         assertTrue(codes.stream().allMatch(c -> c == 200 || c == 409), codes.toString());
         assertEquals(200, codes.get(0), codes.toString());
-        JsonNode history = body(read(person("b.calder"), "/api/trends/" + student("Ada 2025-ONCEF") + "/" + measure("oral-reading") + "?asOf=" + TODAY)).get("history");
+        JsonNode history = body(read(person("b.calder"), "/api/trends/" + student("Ada 2025-ONCEF") + "/" + measure("oral-reading") + "?asOf=" + TODAY))
+                .get("history");
         assertEquals(1, history.size(), history.toString());
     }
 
@@ -127,13 +131,16 @@ class TwoAtOnceTest extends ScreeningTest {
     void theSameDecisionFromEverybodyIsRecordedOnce() throws Exception {
         newClass("2025-ONCEG", 3, "b.calder", "Ada");
         send(person("b.calder"), "/api/plans", plan(student("Ada 2025-ONCEG"))).andExpect(status().isNoContent());
-        Map<String, Object> decision = Map.of("studentId", student("Ada 2025-ONCEG"), "measureId", measure("oral-reading"), "kind", "plan-changed", "proposed", "change",
-                "because", "x", "reason", "Smaller steps", "planChange", Map.of("planId", row("2025-ONCEG").at("/plan/id").asLong(), "way", Map.of("strategy", "Word steps", "perWeek", 4)));
+        Map<String, Object> decision = Map.of("studentId", student("Ada 2025-ONCEG"), "measureId", measure("oral-reading"), "kind", "plan-changed", "proposed",
+                "change",
+                "because", "x", "reason", "Smaller steps", "planChange",
+                Map.of("planId", row("2025-ONCEG").at("/plan/id").asLong(), "way", Map.of("strategy", "Word steps", "perWeek", 4)));
         List<Integer> codes = atOnce("/api/decisions", decision);
         assertEquals(1, codes.stream().filter(c -> c == 204).count(), codes.toString());
         assertTrue(codes.stream().allMatch(c -> c < 500), codes.toString());
         assertEquals(2, row("2025-ONCEG").at("/plan/phases").size());
-        assertEquals(1, body(read(person("b.calder"), "/api/trends/" + student("Ada 2025-ONCEG") + "/" + measure("oral-reading") + "?asOf=" + TODAY)).get("decisions").size());
+        assertEquals(1, body(read(person("b.calder"), "/api/trends/" + student("Ada 2025-ONCEG") + "/" + measure("oral-reading") + "?asOf=" + TODAY))
+                .get("decisions").size());
     }
 
     @Test

@@ -12,21 +12,22 @@ import org.junit.jupiter.api.Test;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.growth.PooledGrowth;
 import org.zealousladder.core.growth.Population;
-import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.school.roster.StudentRef;
-import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.scores.scores.Score;
 
 /** From records to a card, without a database. */
 class CardMakerTest {
     private static final LocalDate YEAR = LocalDate.of(2025, 8, 25);
     private static final LocalDate OCTOBER = LocalDate.of(2025, 10, 2);
     private static final LocalDate TODAY = LocalDate.of(2026, 1, 23);
-    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25, 0.9);
+    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25,
+            0.9);
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
     private static final int[] WOBBLE = {2, -1, 1, -2, 0, 1, -1, 2, -2, 1, 0, -1, 1, 0, -1, 2};
 
@@ -230,12 +231,14 @@ class CardMakerTest {
     void aChangeLongBeforeTheGoalIsDrawnAndSplitsNothingAnyMore() {
         Goal late = new Goal(9, 1, 1, LocalDate.of(2025, 12, 11), 60, LocalDate.of(2026, 5, 8), 90, "by-hand", null, null, null);
         LocalDate before = LocalDate.of(2025, 10, 30);
-        TrendCard card = new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
+        TrendCard card = new CardMaker(YEAR, TODAY)
+                .card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
         assertEquals(List.of(before), card.planChanges());
         assertEquals(1, card.phases().size());
         assertTrue(card.phases().get(0).leaning() > 0);
         LocalDate during = late.startDate().minusDays(7);
-        TrendCard split = new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(during)), List.of(), group()));
+        TrendCard split = new CardMaker(YEAR, TODAY)
+                .card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(during)), List.of(), group()));
         assertNull(split.phases().get(split.phases().size() - 1).leaning(), "within the baseline's weeks it does");
     }
 

@@ -12,16 +12,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.monitoring.trends.GoalReckoner.Draft;
 import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
 import org.zealousladder.server.screening.norms.NormsView.NormPoint;
-import org.zealousladder.server.monitoring.trends.GoalReckoner.Draft;
 
 /** What a goal comes to, worked by hand; no records are read. */
 class GoalReckonerTest {
     private static final LocalDate START = LocalDate.of(2026, 1, 5);
     private static final LocalDate TEN_WEEKS = START.plusWeeks(10);
     private static final GrowthTable NORMS = new GrowthTable("Sample norms", List.of(new NormPoint(10, 0.4), new NormPoint(50, 1.2), new NormPoint(90, 2.0)));
-    private static final GrowthTable FALLING = new GrowthTable("Sample norms", List.of(new NormPoint(10, -0.1), new NormPoint(50, -0.5), new NormPoint(90, -1.5)));
+    private static final GrowthTable FALLING = new GrowthTable("Sample norms",
+            List.of(new NormPoint(10, -0.1), new NormPoint(50, -0.5), new NormPoint(90, -1.5)));
 
     private static Measure measure(String better, double highest, int decimals) {
         return new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, highest, decimals, better, 4.5, "chance", 6, 4, 4, 0.25, 0.9);

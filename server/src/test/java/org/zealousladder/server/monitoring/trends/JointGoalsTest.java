@@ -1,7 +1,5 @@
 package org.zealousladder.server.monitoring.trends;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -15,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.ResultActions;
+import org.zealousladder.server.ScreeningTest;
 import tools.jackson.databind.JsonNode;
 
 /** One kind of goal for several students, tried first and then set with their plan. */
@@ -97,7 +96,8 @@ class JointGoalsTest extends ScreeningTest {
         assertFalse(view.at("/rows/0").has("advice"));
         Map<String, Object> secure = Map.of("kind", "benchmark", "start", "median", "benchmark", json.convertValue(view.at("/benchmarks/0"), Map.class));
         JsonNode aimed = tried(both, secure);
-        assertEquals(of(aimed.get("rows"), both.get(0)).at("/advice/goalScore").asDouble(), of(aimed.get("rows"), both.get(1)).at("/advice/goalScore").asDouble(),
+        assertEquals(of(aimed.get("rows"), both.get(0)).at("/advice/goalScore").asDouble(),
+                of(aimed.get("rows"), both.get(1)).at("/advice/goalScore").asDouble(),
                 "a band begins at one score for the whole grade");
         assertEquals("Where Secure begins in spring", aimed.at("/rows/0/advice/basis").asString());
         assertEquals(view.at("/benchmarks/0/date").asString(), aimed.at("/rows/0/advice/goalDate").asString());
@@ -113,7 +113,8 @@ class JointGoalsTest extends ScreeningTest {
         JsonNode view = tried(both, Map.of("kind", "own-pace", "start", "median", "goalDate", "2026-05-18", "factor", 1.5));
         assertTrue(of(view.get("rows"), both.get(1)).at("/advice/problem").asString().startsWith("No score yet to start from"));
         assertEquals("1.5 times the own pace of", of(view.get("rows"), both.get(0)).at("/advice/basis").asString().substring(0, 25));
-        assertTrue(tried(one, Map.of("kind", "by-hand", "start", "median", "goalScore", 80)).at("/rows/0/advice/problem").asString().contains("the day to reach"));
+        assertTrue(
+                tried(one, Map.of("kind", "by-hand", "start", "median", "goalScore", 80)).at("/rows/0/advice/problem").asString().contains("the day to reach"));
         assertTrue(tried(one, Map.of("kind", "benchmark", "start", "median")).at("/rows/0/advice/problem").asString().contains("No cut score"));
     }
 
@@ -153,7 +154,8 @@ class JointGoalsTest extends ScreeningTest {
         assertEquals(1, goals(code).size(), "only the goal of the other person");
         Map<String, Object> stranger = new HashMap<>(good);
         stranger.put("studentId", student(both.get(1)));
-        send(person("b.calder"), "/api/plans", plan(List.of(both.get(0)), List.of(stranger))).andExpect(jsonPath("$.detail", containsString("another student")));
+        send(person("b.calder"), "/api/plans", plan(List.of(both.get(0)), List.of(stranger)))
+                .andExpect(jsonPath("$.detail", containsString("another student")));
         send(person("b.calder"), "/api/plans", plan(both, List.of(good, good))).andExpect(jsonPath("$.detail", containsString("one for each student")));
         assertEquals(1, goals(code).size());
     }

@@ -1,7 +1,5 @@
 package org.zealousladder.server.monitoring.trends;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -13,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
@@ -31,8 +30,9 @@ class MonitoringScopesTest extends ScreeningTest {
     }
 
     private Map<String, Object> plan(List<Integer> students, String starts) {
-        return new HashMap<>(Map.of("students", students, "measureId", measure("oral-reading"), "groupName", "All", "worry", "Slow", "starts", starts, "ends", "2026-05-08",
-                "way", Map.of("strategy", "Echo reading", "perWeek", 3)));
+        return new HashMap<>(
+                Map.of("students", students, "measureId", measure("oral-reading"), "groupName", "All", "worry", "Slow", "starts", starts, "ends", "2026-05-08",
+                        "way", Map.of("strategy", "Echo reading", "perWeek", 3)));
     }
 
     @Test
@@ -56,15 +56,17 @@ class MonitoringScopesTest extends ScreeningTest {
         List<String> rows = new ArrayList<>(List.of("student,measure,date,score"));
         for (int i = 0; i < 41; i++) {
             for (int week = 0; week < 4; week++) {
-                rows.add(code + "-" + names[i] + ",oral-reading," + java.time.LocalDate.of(2026, 2, 16).plusWeeks(week) + "," + (40 + i + 2 * week + (7 * i + 3 * week) % 5));
+                rows.add(code + "-" + names[i] + ",oral-reading," + java.time.LocalDate.of(2026, 2, 16).plusWeeks(week) + ","
+                        + (40 + i + 2 * week + (7 * i + 3 * week) % 5));
             }
         }
         take(rows.toArray(String[]::new));
         List<Integer> all = each(view("b.calder", "/api/strip", code, TODAY).get("rows")).map(r -> r.at("/student/id").asInt()).toList();
         send(person("b.calder"), "/api/plans", plan(all, TODAY)).andExpect(status().isUnprocessableContent());
         List<Integer> forty = all.subList(0, 40);
-        JsonNode tried = body(send(person("b.calder"), "/api/trends/joint-goals?asOf=" + TODAY + "&measure=" + measure("oral-reading"), Map.of("students", forty,
-                "draft", Map.of("kind", "norm-growth", "start", "latest", "goalDate", "2026-06-12", "percentile", 50))));
+        JsonNode tried = body(
+                send(person("b.calder"), "/api/trends/joint-goals?asOf=" + TODAY + "&measure=" + measure("oral-reading"), Map.of("students", forty,
+                        "draft", Map.of("kind", "norm-growth", "start", "latest", "goalDate", "2026-06-12", "percentile", 50))));
         assertEquals(40, tried.get("rows").size());
         Map<String, Object> form = plan(forty, "2026-03-12");
         form.put("goals", each(tried.get("rows")).map(r -> Map.of("studentId", r.at("/student/id").asInt(), "measureId", measure("oral-reading"),
@@ -95,7 +97,8 @@ class MonitoringScopesTest extends ScreeningTest {
         JsonNode now = view("n.haddad", "/api/plans", "2025-MOVEB", TODAY).at("/rows/0");
         assertEquals("Echo reading", now.at("/plan/phases/0/strategy").asString());
         assertEquals(75, now.at("/goal/goalScore").asDouble());
-        send(person("n.haddad"), "/api/plans/sessions", Map.of("plans", List.of(now.at("/plan/id").asLong()), "day", "2026-03-10", "given", 1)).andExpect(status().isNoContent());
+        send(person("n.haddad"), "/api/plans/sessions", Map.of("plans", List.of(now.at("/plan/id").asLong()), "day", "2026-03-10", "given", 1))
+                .andExpect(status().isNoContent());
         assertEquals(1, view("n.haddad", "/api/meeting", "2025-MOVEB", TODAY).get("items").size());
         assertEquals(3, view("n.haddad", "/api/trends", "2025-MOVEB", TODAY).at("/cards/0/points").size());
         assertEquals(0, view("b.calder", "/api/trends", "2025-MOVEA", TODAY).get("cards").size());
@@ -111,7 +114,8 @@ class MonitoringScopesTest extends ScreeningTest {
         take("student,measure,starts,ends,worry,strategy,per_week", ada + ",oral-reading,2026-02-02,2026-05-01,Slow,Echo reading,3");
         take("student,measure,held_on,given", ada + ",oral-reading,2026-02-03,1", ada + ",oral-reading,2026-02-05,1", ada + ",oral-reading,2026-03-03,1");
         long id = view("b.calder", "/api/plans", code, TODAY).at("/rows/0/plan/id").asLong();
-        send(person("b.calder"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "stopped", "note", "Moved to another programme")).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "stopped", "note", "Moved to another programme"))
+                .andExpect(status().isNoContent());
         JsonNode before = view("b.calder", "/api/plans", code, "2026-01-30");
         assertEquals(0, before.get("rows").size());
         JsonNode february = view("b.calder", "/api/plans", code, "2026-02-06").at("/rows/0");
@@ -140,9 +144,11 @@ class MonitoringScopesTest extends ScreeningTest {
         send(person("c.elsewhere"), "/api/plans/concerns", Map.of("studentId", ada, "area", "Reading", "level", 1)).andExpect(status().isForbidden());
         send(person("c.elsewhere"), "/api/trends/joint-goals?asOf=" + TODAY + "&measure=" + measure("oral-reading"), Map.of("students", List.of(ada)))
                 .andExpect(status().is4xxClientError());
-        send(person("c.elsewhere"), "/api/strip", Map.of("studentId", ada, "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(60), "status", "scored"))
+        send(person("c.elsewhere"), "/api/strip",
+                Map.of("studentId", ada, "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(60), "status", "scored"))
                 .andExpect(status().isForbidden());
-        send(person("c.elsewhere"), "/api/strip/median", Map.of("classId", classId("2025-OURS"), "measureId", measure("oral-reading"), "day", TODAY, "median", 80))
+        send(person("c.elsewhere"), "/api/strip/median",
+                Map.of("classId", classId("2025-OURS"), "measureId", measure("oral-reading"), "day", TODAY, "median", 80))
                 .andExpect(status().isForbidden());
         assertEquals(0, view("b.calder", "/api/plans", "2025-OURS", TODAY).get("rows").size());
     }

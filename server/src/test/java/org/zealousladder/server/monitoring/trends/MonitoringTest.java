@@ -1,7 +1,5 @@
 package org.zealousladder.server.monitoring.trends;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -15,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.ResultActions;
+import org.zealousladder.server.ScreeningTest;
 import tools.jackson.databind.JsonNode;
 
 /** The strip, goals of four kinds, pooled trends, rule settings, spans and the meeting. */
@@ -26,7 +25,8 @@ class MonitoringTest extends ScreeningTest {
     }
 
     private ResultActions enter(String login, String student, String day, Object values, String status, Long seen) {
-        Map<String, Object> form = new HashMap<>(Map.of("studentId", student(student), "measureId", measure("oral-reading"), "day", day, "values", values, "status", status));
+        Map<String, Object> form = new HashMap<>(
+                Map.of("studentId", student(student), "measureId", measure("oral-reading"), "day", day, "values", values, "status", status));
         if (seen != null) {
             form.put("seen", seen);
         }
@@ -52,7 +52,8 @@ class MonitoringTest extends ScreeningTest {
         assertEquals(66, first.get("value").asDouble());
         assertEquals(61, first.get("last").asDouble());
         // The answer was lost on the way and the page sends it again, knowing of no record.
-        assertEquals(first.get("scoreId").asLong(), body(enter("b.calder", ada, TODAY, List.of(66), "scored", null).andExpect(status().isOk())).get("scoreId").asLong());
+        assertEquals(first.get("scoreId").asLong(),
+                body(enter("b.calder", ada, TODAY, List.of(66), "scored", null).andExpect(status().isOk())).get("scoreId").asLong());
         enter("m.tveit", ada, TODAY, List.of(70), "scored", null).andExpect(status().isConflict())
                 .andExpect(jsonPath("$.detail", containsString("Somebody else entered 66"))).andExpect(jsonPath("$.theirs.value").value(66));
         JsonNode forms = body(enter("b.calder", ada, TODAY, List.of(58, 71, 64), "scored", first.get("scoreId").asLong()).andExpect(status().isOk()));
@@ -128,13 +129,16 @@ class MonitoringTest extends ScreeningTest {
         assertTrue(far.get("chance").asDouble() < 0.05);
         JsonNode near = body(send(person("b.calder"), base + "/goal-advice?asOf=" + TODAY, draft("by-hand", "goalScore", 56)));
         assertTrue(near.get("chance").asDouble() > far.get("chance").asDouble());
-        assertTrue(body(send(person("b.calder"), base + "/goal-advice?asOf=" + TODAY, draft("by-hand", "goalScore", 40))).get("problem").asString().contains("not better than the start"));
-        assertTrue(body(send(person("b.calder"), base + "/goal-advice?asOf=" + TODAY, draft("by-hand", "goalDate", "2026-01-01", "goalScore", 90))).get("problem").asString().contains("after the start"));
+        assertTrue(body(send(person("b.calder"), base + "/goal-advice?asOf=" + TODAY, draft("by-hand", "goalScore", 40))).get("problem").asString()
+                .contains("not better than the start"));
+        assertTrue(body(send(person("b.calder"), base + "/goal-advice?asOf=" + TODAY, draft("by-hand", "goalDate", "2026-01-01", "goalScore", 90)))
+                .get("problem").asString().contains("after the start"));
         String empty = "/api/trends/" + student("New " + code) + "/" + measure("oral-reading") + "/goal-advice?asOf=" + TODAY;
         assertTrue(body(send(person("b.calder"), empty, draft("own-pace"))).get("problem").asString().contains("no trend yet"));
         // Set as advised, it keeps how it was chosen.
         Map<String, Object> goal = new HashMap<>(Map.of("studentId", student("Ada " + code), "measureId", measure("oral-reading"), "startDate", "2026-01-15",
-                "startScore", 51, "goalDate", "2026-05-07", "goalScore", norm.get("goalScore").asDouble(), "kind", "norm-growth", "percentile", 75, "basis", norm.get("basis").asString()));
+                "startScore", 51, "goalDate", "2026-05-07", "goalScore", norm.get("goalScore").asDouble(), "kind", "norm-growth", "percentile", 75, "basis",
+                norm.get("basis").asString()));
         send(person("b.calder"), "/api/goals", goal).andExpect(status().isNoContent());
         JsonNode row = each(body(read(person("b.calder"), trends("/api/plans", code, ""))).get("rows")).findFirst().orElseThrow();
         assertEquals("norm-growth", row.at("/goal/kind").asString());
@@ -144,8 +148,9 @@ class MonitoringTest extends ScreeningTest {
 
     @Test
     void aChangeOfARuleSaysWhoWouldBeProposedOtherwiseAndTeachersOnlyRead() throws Exception {
-        Map<String, Object> rule = new HashMap<>(Map.of("measureId", measure("oral-reading"), "rule", "chance", "lastPoints", 4, "changeAtMost", 0.25, "raiseAtLeast", 0.9,
-                "minimumScores", 6, "minimumWeeks", 4));
+        Map<String, Object> rule = new HashMap<>(
+                Map.of("measureId", measure("oral-reading"), "rule", "chance", "lastPoints", 4, "changeAtMost", 0.25, "raiseAtLeast", 0.9,
+                        "minimumScores", 6, "minimumWeeks", 4));
         String effect = "/api/trends/rule-effect?who=class-" + classId("2025-KITTIWAKE") + "&year=" + thisYear() + "&asOf=" + TODAY;
         assertEquals(0, body(send(person("m.tveit"), effect, rule)).get("differ").size(), "the settings as they are");
         rule.put("minimumScores", 40);

@@ -1,7 +1,5 @@
 package org.zealousladder.server.overview.desk;
 
-import org.zealousladder.server.ServerTest;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -12,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
@@ -123,7 +122,8 @@ class ViewsTest extends ServerTest {
     @Test
     void whatCannotBeRightIsRefusedWithTheField() throws Exception {
         Viewer teacher = person("r.oduya");
-        Map<String, Object> good = Map.of("studentId", student("Caspian Ng"), "measureId", measure("oral-reading"), "takenOn", "2026-03-13", "value", 80, "status", "scored");
+        Map<String, Object> good = Map.of("studentId", student("Caspian Ng"), "measureId", measure("oral-reading"), "takenOn", "2026-03-13", "value", 80,
+                "status", "scored");
         for (Object[] wrong : List.of(new Object[] {"takenOn", "2026-03-14"}, new Object[] {"value", 900}, new Object[] {"value", 80.5},
                 new Object[] {"status", "sick"}, new Object[] {"status", "absent"})) {
             Map<String, Object> form = new java.util.HashMap<>(good);
@@ -131,7 +131,8 @@ class ViewsTest extends ServerTest {
             send(teacher, "/api/scores", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").exists())
                     .andExpect(jsonPath("$.type").value("urn:zealous-ladder:invalid"));
         }
-        send(teacher, "/api/scores", Map.of("studentId", student("Caspian Ng"), "measureId", measure("oral-reading"), "takenOn", "13 March", "status", "scored"))
+        send(teacher, "/api/scores",
+                Map.of("studentId", student("Caspian Ng"), "measureId", measure("oral-reading"), "takenOn", "13 March", "status", "scored"))
                 .andExpect(status().isBadRequest());
         assertFalse(card(trends(teacher).get("cards"), "Caspian Ng").get("points").toString().contains("2026-03-13"), "nothing was saved");
     }
@@ -163,7 +164,8 @@ class ViewsTest extends ServerTest {
         JsonNode goal = body(read(teacher, "/api/trends/" + student + "/" + measure + "?asOf=2026-03-13")).at("/card/goal");
         Map<String, Object> newGoal = Map.of("startDate", goal.get("startDate").asString(), "startScore", goal.get("startScore").asDouble(),
                 "goalDate", "2026-05-08", "goalScore", 124, "replaces", goal.get("id").asLong());
-        Map<String, Object> raise = Map.of("studentId", student, "measureId", measure, "kind", "raise", "proposed", "raise", "because", "as shown", "newGoal", newGoal);
+        Map<String, Object> raise = Map.of("studentId", student, "measureId", measure, "kind", "raise", "proposed", "raise", "because", "as shown", "newGoal",
+                newGoal);
         send(teacher, "/api/decisions", raise).andExpect(status().isNoContent());
         send(teacher, "/api/decisions", raise).andExpect(status().isConflict());
         JsonNode after = body(read(teacher, "/api/trends/" + student + "/" + measure + "?asOf=2026-03-13"));
@@ -199,7 +201,8 @@ class ViewsTest extends ServerTest {
         JsonNode view = body(read(person("m.tveit"), "/api/ladder" + all + "&measure=" + measure("reading-screen")).andExpect(status().isOk()));
         int here = asking(Viewer.SYSTEM, () -> db.sql("""
                 select count(*) from roster_enrolment e join roster_class c on c.id = e.class_id
-                 where c.school_id = :school and e.starts <= '2026-03-13' and coalesce(e.ends, 'infinity') >= '2026-03-13'""").param("school", school).query(Integer.class).single());
+                 where c.school_id = :school and e.starts <= '2026-03-13' and coalesce(e.ends, 'infinity') >= '2026-03-13'""").param("school", school)
+                .query(Integer.class).single());
         assertTrue(here >= 149, "the demo's own, and those of other tests");
         assertEquals(here, view.get("rows").size());
         assertTrue(view.at("/seasons/1/mixedGrades").asBoolean());

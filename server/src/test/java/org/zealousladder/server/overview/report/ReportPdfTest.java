@@ -22,7 +22,8 @@ class ReportPdfTest {
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
 
     private static ReportStudent student(int i, String name, Double goal) {
-        return new ReportStudent(new StudentRef(i, "S" + i, name, "X", "Tern", 4), LocalDate.of(2026, 1, 13), 50 + i, i % 3 == 0, 40, goal, goal == null ? null : "Secure", "Secure", null);
+        return new ReportStudent(new StudentRef(i, "S" + i, name, "X", "Tern", 4), LocalDate.of(2026, 1, 13), 50 + i, i % 3 == 0, 40, goal,
+                goal == null ? null : "Secure", "Secure", null);
     }
 
     private static ReportView report(String title, int students, List<String> questions) {
@@ -30,7 +31,8 @@ class ReportPdfTest {
         for (int i = 0; i < students; i++) {
             low.add(student(i, "Pupil " + i, 98.0));
         }
-        return new ReportView(title, new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true), WINTER, "Autumn", "Spring", LocalDate.of(2026, 3, 13),
+        return new ReportView(title, new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true), WINTER, "Autumn", "Spring",
+                LocalDate.of(2026, 3, 13),
                 "24 of 25 screened, 1 absent.", 25, 24, 50,
                 List.of(new ReportBand("Secure", 1, 1, 1.0 / (students + 1), 0.5, 0.6, List.of(student(99, "Žofie <Ørsted> & Łęcka", null))),
                         new ReportBand("Needs a lift", 3, students, (double) students / (students + 1), 0.5, 0.4, low)),
@@ -46,8 +48,10 @@ class ReportPdfTest {
 
     @Test
     void aClassFitsOnOnePageWithEverythingItNeeds() throws IOException {
-        String text = text(ReportPdf.of(List.of(report("Tern class, grade 2", 24, List.of("1 of 25 have no score: when are they tested?", "What changed?")))), 1);
-        for (String part : List.of("Tern class, grade 2", "24 of 25 screened, 1 absent.", "The school's grade, 50", "For the meeting", "What changed?", "Needs a lift (tier 3): 24",
+        String text = text(ReportPdf.of(List.of(report("Tern class, grade 2", 24, List.of("1 of 25 have no score: when are they tested?", "What changed?")))),
+                1);
+        for (String part : List.of("Tern class, grade 2", "24 of 25 screened, 1 absent.", "The school's grade, 50", "For the meeting", "What changed?",
+                "Needs a lift (tier 3): 24",
                 "98 for Secure", "Needs in spring", "Without a score: 1", "Oskar Vane (absent)", "1 of 1")) {
             assertTrue(text.contains(part), part + " in " + text);
         }

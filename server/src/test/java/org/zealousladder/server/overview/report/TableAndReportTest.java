@@ -1,9 +1,5 @@
 package org.zealousladder.server.overview.report;
 
-import org.zealousladder.server.ScreeningTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
@@ -23,6 +19,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.TestServer;
 import tools.jackson.databind.JsonNode;
 
 /** The table with last year beside this one, what is taken out of it, the report and the norms. */
@@ -35,7 +33,8 @@ class TableAndReportTest extends ScreeningTest {
     void aCellHoldsLastYearsStandingOfTheSameSeason() {
         JsonNode view = table("g.rustad", scope("2025-GUILLEMOT", ""));
         int column = 0;
-        while (!(view.at("/columns/" + column + "/window").asString().equals("Winter") && view.at("/columns/" + column + "/measureId").asInt() == measure("oral-reading"))) {
+        while (!(view.at("/columns/" + column + "/window").asString().equals("Winter")
+                && view.at("/columns/" + column + "/measureId").asInt() == measure("oral-reading"))) {
             column++;
         }
         JsonNode four = body(read(person("g.rustad"), "/api/ladder" + scope("2025-GUILLEMOT", "&seasons=4&measure=" + measure("oral-reading"))));
@@ -57,15 +56,22 @@ class TableAndReportTest extends ScreeningTest {
     void exactlyWhatIsShownIsTakenOut() throws Exception {
         JsonNode view = table("g.rustad", scope("2025-GUILLEMOT", ""));
         List<Integer> students = List.of(view.at("/rows/3/student/id").asInt(), view.at("/rows/1/student/id").asInt());
-        Map<String, Object> form = Map.of("who", "class-" + classId("2025-GUILLEMOT"), "year", thisYear(), "asOf", "2026-03-13", "format", "csv", "students", students, "columns", List.of(2, 0), "codes", false);
-        String csv = new String(send(person("g.rustad"), "/api/table/export", form).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray(), StandardCharsets.UTF_8);
+        Map<String, Object> form = Map.of("who", "class-" + classId("2025-GUILLEMOT"), "year", thisYear(), "asOf", "2026-03-13", "format", "csv", "students",
+                students, "columns", List.of(2, 0), "codes", false);
+        String csv = new String(
+                send(person("g.rustad"), "/api/table/export", form).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray(),
+                StandardCharsets.UTF_8);
         List<String> lines = csv.lines().toList();
         assertEquals(3, lines.size());
-        assertTrue(lines.get(0).startsWith("Code,Student,Class,Support,\"" + view.at("/columns/2/measure").asString() + ", " + view.at("/columns/2/window").asString() + "\""), lines.get(0));
+        assertTrue(
+                lines.get(0).startsWith(
+                        "Code,Student,Class,Support,\"" + view.at("/columns/2/measure").asString() + ", " + view.at("/columns/2/window").asString() + "\""),
+                lines.get(0));
         assertTrue(lines.get(1).startsWith(view.at("/rows/3/student/code").asString() + "," + view.at("/rows/3/student/name").asString()), lines.get(1));
         Map<String, Object> hidden = new java.util.TreeMap<>(form);
         hidden.put("codes", true);
-        String codes = new String(send(person("g.rustad"), "/api/table/export", hidden).andReturn().getResponse().getContentAsByteArray(), StandardCharsets.UTF_8);
+        String codes = new String(send(person("g.rustad"), "/api/table/export", hidden).andReturn().getResponse().getContentAsByteArray(),
+                StandardCharsets.UTF_8);
         assertFalse(codes.contains(view.at("/rows/3/student/name").asString()), "hidden names stay hidden");
         hidden.put("format", "xlsx");
         byte[] xlsx = send(person("g.rustad"), "/api/table/export", hidden).andReturn().getResponse().getContentAsByteArray();
@@ -117,7 +123,8 @@ class TableAndReportTest extends ScreeningTest {
 
     @Test
     void aPdfTellsHowFarItIsAndIsOnlyForWhoAskedForIt() throws Exception {
-        Map<String, Object> form = Map.of("who", "school-" + school(), "year", thisYear(), "window", window("Winter"), "measure", measure("maze"), "asOf", "2026-03-13");
+        Map<String, Object> form = Map.of("who", "school-" + school(), "year", thisYear(), "window", window("Winter"), "measure", measure("maze"), "asOf",
+                "2026-03-13");
         send(person("r.oduya"), "/api/report/pdf", form).andExpect(status().isForbidden());
         long id = body(send(person("m.tveit"), "/api/report/pdf", form)).get("id").asLong();
         JsonNode progress = null;
@@ -132,7 +139,8 @@ class TableAndReportTest extends ScreeningTest {
         assertArrayEquals("%PDF".getBytes(StandardCharsets.US_ASCII), Arrays.copyOf(pdf, 4));
         try (PDDocument document = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(document);
-            assertTrue(text.contains("Skerrow Island School") && text.contains("Kittiwake class, grade 3") && text.contains("Oskar Vane"), text.substring(0, 300));
+            assertTrue(text.contains("Skerrow Island School") && text.contains("Kittiwake class, grade 3") && text.contains("Oskar Vane"),
+                    text.substring(0, 300));
         }
         read(person("a.sandvik"), "/api/report/pdf/" + id).andExpect(status().isNotFound());
         read(person("a.sandvik"), "/api/report/pdf/" + id + "/file").andExpect(status().isNotFound());
@@ -145,17 +153,23 @@ class TableAndReportTest extends ScreeningTest {
         int set = body(send(person("m.tveit"), "/api/norms/local", form)).get("set").asInt();
         body(send(person("m.tveit"), "/api/norms/local", form));
         JsonNode view = body(read(person("r.oduya"), "/api/norms" + scope("2025-KITTIWAKE", "&set=" + set + "&measure=" + measure("maze"))));
-        JsonNode table = each(view.get("tables")).filter(t -> t.get("grade").asInt() == 2 && t.get("about").asString().equals("score") && t.get("season").asString().equals("Winter"))
+        JsonNode table = each(view.get("tables"))
+                .filter(t -> t.get("grade").asInt() == 2 && t.get("about").asString().equals("score") && t.get("season").asString().equals("Winter"))
                 .reduce((a, b) -> {
                     throw new AssertionError("computed twice, but known once");
                 }).orElseThrow();
-        double[] scores = each(body(read(person("m.tveit"), "/api/ladder?who=grade-2-" + school() + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze"))).get("rows"))
+        double[] scores = each(
+                body(read(person("m.tveit"), "/api/ladder?who=grade-2-" + school() + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze")))
+                        .get("rows"))
                 .map(r -> r.get("cells").get(1)).filter(c -> c.has("value")).mapToDouble(c -> c.get("value").asDouble()).sorted().toArray();
         assertEquals(scores.length, table.get("restsOn").asInt());
         double median = each(table.get("points")).filter(p -> p.get("percentile").asInt() == 50).findFirst().orElseThrow().get("value").asDouble();
         assertEquals((scores[(scores.length - 1) / 2] + scores[scores.length / 2]) / 2, median);
         assertTrue(each(view.get("tables")).anyMatch(t -> t.get("about").asString().equals("growth")));
-        assertEquals(0, body(read(person("r.oduya"), "/api/norms?who=class-" + classId("2025-KITTIWAKE") + "&asOf=2026-03-12&set=" + set + "&measure=" + measure("maze"))).get("tables").size());
+        assertEquals(0,
+                body(read(person("r.oduya"),
+                        "/api/norms?who=class-" + classId("2025-KITTIWAKE") + "&asOf=2026-03-12&set=" + set + "&measure=" + measure("maze"))).get("tables")
+                        .size());
     }
 
     @Test
@@ -164,7 +178,8 @@ class TableAndReportTest extends ScreeningTest {
         String head = "norm_set,measure,grade,window,percentile,score";
         var holed = imports.look(TestServer.csv(head, "Holes,maze,2,Autumn,25,8", "Holes,maze,2,Autumn,50,10", "Holes,maze,3,Autumn,25,12"));
         assertEquals(3, holed.refused());
-        assertEquals("The table has a hole: grade 3, Autumn, percentile 50 is missing. Every grade and window needs the same percentiles.", holed.refusals().get(0).message());
+        assertEquals("The table has a hole: grade 3, Autumn, percentile 50 is missing. Every grade and window needs the same percentiles.",
+                holed.refusals().get(0).message());
         var falling = imports.look(TestServer.csv(head, "Falls,maze,2,Autumn,25,12", "Falls,maze,2,Autumn,50,10"));
         assertEquals("A higher percentile cannot have a worse value than the one before it, 12.", falling.refusals().get(0).message());
         var good = imports.take(TestServer.csv(head, "Whole,maze,2,Autumn,25,8", "Whole,maze,2,Autumn,50,10"));
@@ -176,7 +191,8 @@ class TableAndReportTest extends ScreeningTest {
     @Test
     void nobodyReadsAnotherTeachersClassInAnyOfThem() throws Exception {
         for (String route : List.of("/api/table", "/api/report", "/api/tiers", "/api/coverage", "/api/entry", "/api/cuts", "/api/norms")) {
-            read(person("b.calder"), route + scope("2025-KITTIWAKE", "&measure=1")).andExpect(status().isForbidden()).andExpect(jsonPath("$.detail").value(containsString("not one of yours")));
+            read(person("b.calder"), route + scope("2025-KITTIWAKE", "&measure=1")).andExpect(status().isForbidden())
+                    .andExpect(jsonPath("$.detail").value(containsString("not one of yours")));
             read(person("m.tveit"), route + scope("2025-KITTIWAKE", "&measure=1")).andExpect(status().isOk());
         }
     }

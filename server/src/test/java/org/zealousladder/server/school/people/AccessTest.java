@@ -1,7 +1,5 @@
 package org.zealousladder.server.school.people;
 
-import org.zealousladder.server.ServerTest;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -20,7 +18,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
-import org.zealousladder.server.school.people.PeopleService;
+import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Who gets in, and who sees what: at the door, in the services, and again in the database. */
@@ -57,7 +55,8 @@ class AccessTest extends ServerTest {
         int school = db.sql("select id from roster_school where code = 'SKERROW'").query(Integer.class).single();
         String wholeSchool = "?who=school-" + school + "&year=" + thisYear() + "&asOf=2026-03-13&measure=1";
         for (String route : List.of("/api/desk", "/api/ladder", "/api/trends", "/api/records/scores.csv")) {
-            read(stranger, route + kittiwake).andExpect(status().isForbidden()).andExpect(jsonPath("$.detail").value(Matchers.containsString("not one of yours")));
+            read(stranger, route + kittiwake).andExpect(status().isForbidden())
+                    .andExpect(jsonPath("$.detail").value(Matchers.containsString("not one of yours")));
             read(stranger, route + wholeSchool).andExpect(status().isForbidden());
             for (String login : List.of("r.oduya", "i.mensah", "m.tveit", "a.sandvik")) {
                 read(person(login), route + kittiwake).andExpect(status().isOk());
@@ -72,12 +71,14 @@ class AccessTest extends ServerTest {
         read(stranger, "/api/trends/" + student + "/1?asOf=2026-03-13").andExpect(status().isNotFound());
         send(stranger, "/api/scores", Map.of("studentId", student, "measureId", 1, "takenOn", "2026-03-13", "value", 60, "status", "scored"))
                 .andExpect(status().isForbidden());
-        send(stranger, "/api/goals", Map.of("studentId", student, "measureId", 1, "startDate", "2026-01-08", "startScore", 60, "goalDate", "2026-05-08", "goalScore", 90))
+        send(stranger, "/api/goals",
+                Map.of("studentId", student, "measureId", 1, "startDate", "2026-01-08", "startScore", 60, "goalDate", "2026-05-08", "goalScore", 90))
                 .andExpect(status().isForbidden());
         send(stranger, "/api/decisions", Map.of("studentId", student, "measureId", 1, "kind", "hold", "proposed", "change", "because", "x"))
                 .andExpect(status().isForbidden());
         assertEquals(0, body(read(stranger, "/api/students?find=sunniva%20hale&asOf=2026-03-13")).size());
-        String csv = read(stranger, "/api/records/scores.csv?who=class-" + classId("2025-FULMAR") + "&year=" + thisYear() + "&asOf=2026-03-13&students=" + student)
+        String csv = read(stranger,
+                "/api/records/scores.csv?who=class-" + classId("2025-FULMAR") + "&year=" + thisYear() + "&asOf=2026-03-13&students=" + student)
                 .andReturn().getResponse().getContentAsString();
         assertEquals(1, csv.lines().count(), "a picked student of somebody else's is left out");
     }
@@ -149,6 +150,7 @@ class AccessTest extends ServerTest {
     void theSetupLinkIsForNobodyOnceThereIsSomebody() throws Exception {
         String token = people.newSetupToken();
         http.perform(post("/api/setup").with(csrf()).contentType("application/json")
-                .content("{\"token\":\"" + token + "\",\"login\":\"eve\",\"name\":\"Eve\",\"password\":\"long enough indeed\"}")).andExpect(status().isForbidden());
+                .content("{\"token\":\"" + token + "\",\"login\":\"eve\",\"name\":\"Eve\",\"password\":\"long enough indeed\"}"))
+                .andExpect(status().isForbidden());
     }
 }

@@ -1,9 +1,5 @@
 package org.zealousladder.server.scores.scores;
 
-import org.zealousladder.server.ServerTest;
-
-import org.zealousladder.server.TestServer;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -15,8 +11,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
-import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.ServerTest;
+import org.zealousladder.server.TestServer;
 import org.zealousladder.server.exchange.records.ImportResult;
+import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
 /** What was known on a day: scores, goals, ladders and the roster, each by its own rule. */
@@ -35,7 +33,8 @@ class AsOfTest extends ServerTest {
 
     @Test
     void aScoreTypedInLateIsKnownFromTheDayItWasTyped() throws Exception {
-        Map<String, Object> late = Map.of("studentId", student("Emre Castellan"), "measureId", measure("maze"), "takenOn", "2026-02-20", "value", 37, "status", "scored");
+        Map<String, Object> late = Map.of("studentId", student("Emre Castellan"), "measureId", measure("maze"), "takenOn", "2026-02-20", "value", 37, "status",
+                "scored");
         send(person("r.oduya"), "/api/scores", late).andExpect(status().isNoContent());
         assertTrue(values(detail("Emre Castellan", "maze", "2026-03-13")).contains(37.0));
         assertFalse(values(detail("Emre Castellan", "maze", "2026-03-12")).contains(37.0), "yesterday nobody knew it");
@@ -43,8 +42,10 @@ class AsOfTest extends ServerTest {
 
     @Test
     void anImportedScoreIsKnownFromTheDayItWasTakenUnlessTheFileSaysOtherwise() {
-        String code = asking(Viewer.SYSTEM, () -> db.sql("select code from roster_student where id = :id").param("id", student("Noor Ellery")).query(String.class).single());
-        ImportResult r = imports.take(TestServer.csv("student,measure,date,score,known", code + ",maze,2026-02-10,31,", code + ",maze,2026-02-11,32,2026-03-01"));
+        String code = asking(Viewer.SYSTEM,
+                () -> db.sql("select code from roster_student where id = :id").param("id", student("Noor Ellery")).query(String.class).single());
+        ImportResult r = imports
+                .take(TestServer.csv("student,measure,date,score,known", code + ",maze,2026-02-10,31,", code + ",maze,2026-02-11,32,2026-03-01"));
         assertEquals(2, r.added());
         assertEquals(List.of(31.0), values(detail("Noor Ellery", "maze", "2026-02-20")).stream().filter(v -> v == 31 || v == 32).toList());
         assertEquals(List.of(31.0, 32.0), values(detail("Noor Ellery", "maze", "2026-03-01")).stream().filter(v -> v == 31 || v == 32).toList());
@@ -76,7 +77,8 @@ class AsOfTest extends ServerTest {
     }
 
     private List<String> names(String day, String code) {
-        JsonNode rows = body(read(person("m.tveit"), "/api/ladder?who=class-" + classId(code) + "&year=" + thisYear() + "&asOf=" + day + "&measure=1")).get("rows");
+        JsonNode rows = body(read(person("m.tveit"), "/api/ladder?who=class-" + classId(code) + "&year=" + thisYear() + "&asOf=" + day + "&measure=1"))
+                .get("rows");
         return StreamSupport.stream(rows.spliterator(), false).map(r -> r.at("/student/name").asString()).toList();
     }
 
@@ -107,7 +109,8 @@ class AsOfTest extends ServerTest {
     void goalsThatCannotBeAreRefusedAtTheirField() throws Exception {
         Map<String, Object> good = new HashMap<>(Map.of("studentId", student("Yusra Penhale"), "measureId", measure("maze"), "startDate", "2026-01-14",
                 "startScore", 12, "goalDate", "2026-05-08", "goalScore", 20));
-        for (Object[] wrong : List.of(new Object[] {"goalDate", "2026-01-10"}, new Object[] {"goalDate", "2026-03-01"}, new Object[] {"startDate", "2026-03-20"},
+        for (Object[] wrong : List.of(new Object[] {"goalDate", "2026-01-10"}, new Object[] {"goalDate", "2026-03-01"},
+                new Object[] {"startDate", "2026-03-20"},
                 new Object[] {"goalScore", 12}, new Object[] {"goalScore", 400}, new Object[] {"startScore", -1})) {
             Map<String, Object> form = new HashMap<>(good);
             form.put((String) wrong[0], wrong[1]);

@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.cuts;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -15,6 +13,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
@@ -23,7 +22,8 @@ class CutsTest extends ScreeningTest {
     private static final AtomicInteger NAMES = new AtomicInteger();
 
     private int newSet() {
-        JsonNode made = body(send(person("m.tveit"), "/api/cuts/sets", Map.of("name", "Trial " + NAMES.incrementAndGet(), "kind", "trial", "school", school(), "copyOf", localSet())));
+        JsonNode made = body(send(person("m.tveit"), "/api/cuts/sets",
+                Map.of("name", "Trial " + NAMES.incrementAndGet(), "kind", "trial", "school", school(), "copyOf", localSet())));
         return made.get("id").asInt();
     }
 
@@ -36,7 +36,8 @@ class CutsTest extends ScreeningTest {
     }
 
     private JsonNode ladder(int set, int grade) {
-        return each(cuts(set).get("ladders")).filter(l -> l.get("setId").asInt() == set && l.get("grade").asInt() == grade && l.get("windowId").asInt() == window("Winter"))
+        return each(cuts(set).get("ladders"))
+                .filter(l -> l.get("setId").asInt() == set && l.get("grade").asInt() == grade && l.get("windowId").asInt() == window("Winter"))
                 .findFirst().orElseThrow();
     }
 
@@ -48,7 +49,8 @@ class CutsTest extends ScreeningTest {
     }
 
     private Map<String, Object> form(int set, List<Map<String, Object>> bands, Integer seen) {
-        Map<String, Object> form = new TreeMap<>(Map.of("set", set, "measure", measure("maze"), "grade", 3, "window", window("Winter"), "school", school(), "bands", bands));
+        Map<String, Object> form = new TreeMap<>(
+                Map.of("set", set, "measure", measure("maze"), "grade", 3, "window", window("Winter"), "school", school(), "bands", bands));
         if (seen != null) {
             form.put("seen", seen);
         }
@@ -63,7 +65,9 @@ class CutsTest extends ScreeningTest {
         JsonNode same = body(send(person("m.tveit"), "/api/cuts/preview", form(set, bands(low, high), null)));
         assertEquals(0, same.get("movers").size());
         JsonNode moved = body(send(person("m.tveit"), "/api/cuts/preview", form(set, bands(low, high + 3), null)));
-        List<Double> scores = each(body(read(person("m.tveit"), "/api/ladder?who=grade-3-" + school() + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze"))).get("rows"))
+        List<Double> scores = each(
+                body(read(person("m.tveit"), "/api/ladder?who=grade-3-" + school() + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze")))
+                        .get("rows"))
                 .map(r -> r.get("cells").get(1)).filter(c -> c.has("value")).map(c -> c.get("value").asDouble()).toList();
         long naive = scores.stream().filter(v -> v >= high && v < high + 3).count();
         assertTrue(naive > 0);
@@ -80,14 +84,16 @@ class CutsTest extends ScreeningTest {
         int seen = ladder(set, 3).get("id").asInt();
         for (var e : Map.of("out of order", bands(20, 12), "runs from 0 to 60", bands(12, 61)).entrySet()) {
             assertTrue(body(send(person("m.tveit"), "/api/cuts/preview", form(set, e.getValue(), null))).get("problem").asString().contains(e.getKey()));
-            send(person("m.tveit"), "/api/cuts", form(set, e.getValue(), seen)).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.detail").value(containsString(e.getKey())));
+            send(person("m.tveit"), "/api/cuts", form(set, e.getValue(), seen)).andExpect(status().isUnprocessableContent())
+                    .andExpect(jsonPath("$.detail").value(containsString(e.getKey())));
         }
         List<Map<String, Object>> twice = new ArrayList<>(bands(12, 20));
         twice.set(2, Map.of("name", "Within reach", "tier", 1, "fromScore", 20));
         send(person("m.tveit"), "/api/cuts", form(set, twice, seen)).andExpect(jsonPath("$.detail").value(containsString("Two bands are called")));
         twice.set(2, Map.of("name", "Top", "tier", 3, "fromScore", 20));
         send(person("m.tveit"), "/api/cuts", form(set, twice, seen)).andExpect(jsonPath("$.detail").value(containsString("would get more support")));
-        send(person("m.tveit"), "/api/cuts", form(set, bands(12, 20).subList(0, 1), seen)).andExpect(jsonPath("$.detail").value(containsString("2 to 8 bands")));
+        send(person("m.tveit"), "/api/cuts", form(set, bands(12, 20).subList(0, 1), seen))
+                .andExpect(jsonPath("$.detail").value(containsString("2 to 8 bands")));
         assertEquals(seen, ladder(set, 3).get("id").asInt(), "nothing was saved");
     }
 
@@ -99,8 +105,10 @@ class CutsTest extends ScreeningTest {
         assertEquals(21.0, ladder(set, 3).at("/bands/2/fromScore").asDouble());
         send(person("m.tveit"), "/api/cuts", form(set, bands(11, 22), seen)).andExpect(status().isConflict());
         assertEquals(21.0, ladder(set, 3).at("/bands/2/fromScore").asDouble());
-        JsonNode yesterday = body(read(person("m.tveit"), "/api/cuts?who=school-" + school() + "&year=" + thisYear() + "&asOf=2026-03-12&measure=" + measure("maze") + "&set=" + set));
-        assertTrue(each(yesterday.get("ladders")).filter(l -> l.get("setId").asInt() == set && l.get("grade").asInt() == 3 && l.get("windowId").asInt() == window("Winter"))
+        JsonNode yesterday = body(read(person("m.tveit"),
+                "/api/cuts?who=school-" + school() + "&year=" + thisYear() + "&asOf=2026-03-12&measure=" + measure("maze") + "&set=" + set));
+        assertTrue(each(yesterday.get("ladders"))
+                .filter(l -> l.get("setId").asInt() == set && l.get("grade").asInt() == 3 && l.get("windowId").asInt() == window("Winter"))
                 .allMatch(l -> l.at("/bands/2/fromScore").asDouble() != 21.0));
         assertFalse(yesterday.get("mayChange").asBoolean());
     }
@@ -109,13 +117,17 @@ class CutsTest extends ScreeningTest {
     void onlyCoordinatorsAndAdministratorsChange() throws Exception {
         int set = newSet();
         int seen = ladder(set, 3).get("id").asInt();
-        assertFalse(body(read(person("r.oduya"), "/api/cuts" + scope("2025-KITTIWAKE", "&measure=" + measure("maze")))).get("mayChange").asBoolean(), "teachers look");
-        send(person("r.oduya"), "/api/cuts", form(set, bands(11, 21), seen)).andExpect(status().isForbidden()).andExpect(jsonPath("$.detail").value(containsString("You can look at them")));
+        assertFalse(body(read(person("r.oduya"), "/api/cuts" + scope("2025-KITTIWAKE", "&measure=" + measure("maze")))).get("mayChange").asBoolean(),
+                "teachers look");
+        send(person("r.oduya"), "/api/cuts", form(set, bands(11, 21), seen)).andExpect(status().isForbidden())
+                .andExpect(jsonPath("$.detail").value(containsString("You can look at them")));
         send(person("r.oduya"), "/api/cuts/preview", form(set, bands(11, 21), null)).andExpect(status().isForbidden());
         send(person("r.oduya"), "/api/cuts/choice", Map.of("set", set, "school", school())).andExpect(status().isForbidden());
-        send(person("r.oduya"), "/api/cuts/sets", Map.of("name", "Mine", "kind", "trial", "school", school(), "copyOf", localSet())).andExpect(status().isForbidden());
+        send(person("r.oduya"), "/api/cuts/sets", Map.of("name", "Mine", "kind", "trial", "school", school(), "copyOf", localSet()))
+                .andExpect(status().isForbidden());
         Viewer elsewhere = new Viewer(person("m.tveit").id(), "x", "X", Viewer.Role.COORDINATOR, school() + 1000);
-        send(elsewhere, "/api/cuts", form(set, bands(11, 21), seen)).andExpect(status().isForbidden()).andExpect(jsonPath("$.detail").value(containsString("another school")));
+        send(elsewhere, "/api/cuts", form(set, bands(11, 21), seen)).andExpect(status().isForbidden())
+                .andExpect(jsonPath("$.detail").value(containsString("another school")));
         send(person("a.sandvik"), "/api/cuts", form(set, bands(11, 21), seen)).andExpect(status().isNoContent());
     }
 
@@ -138,7 +150,8 @@ class CutsTest extends ScreeningTest {
     @Test
     void windowsAreCheckedBeforeTheyChange() throws Exception {
         Map<String, Object> window = new TreeMap<>(Map.of("yearId", thisYear(), "name", "Extra", "starts", "2026-01-20", "ends", "2026-01-30"));
-        send(person("a.sandvik"), "/api/measures/windows", window).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.detail").value(containsString("overlap Winter")));
+        send(person("a.sandvik"), "/api/measures/windows", window).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value(containsString("overlap Winter")));
         window.putAll(Map.of("starts", "2026-02-20", "ends", "2026-02-10"));
         send(person("a.sandvik"), "/api/measures/windows", window).andExpect(jsonPath("$.field").value("ends"));
         window.putAll(Map.of("starts", "2026-07-20", "ends", "2026-07-25"));
@@ -150,12 +163,14 @@ class CutsTest extends ScreeningTest {
         send(person("a.sandvik"), "/api/measures/windows", window).andExpect(status().isNoContent());
         window.putAll(Map.of("id", db.sql("select id from measures_window where name = 'Summer'").query(Integer.class).single(), "ends", "2026-06-24"));
         send(person("a.sandvik"), "/api/measures/windows", window).andExpect(status().isNoContent());
-        assertEquals("2026-06-25", db.sql("select before ->> 'ends' from measures_change where what = 'measures_window' order by id desc limit 1").query(String.class).single());
+        assertEquals("2026-06-25",
+                db.sql("select before ->> 'ends' from measures_change where what = 'measures_window' order by id desc limit 1").query(String.class).single());
     }
 
     @Test
     void measuresAreChangedWithinReason() throws Exception {
-        Map<String, Object> maze = new TreeMap<>(Map.of("id", measure("maze"), "name", "Maze", "area", "Reading", "unit", "correct choices", "lowest", 0, "highest", 0, "decimals", 0, "sem", 2));
+        Map<String, Object> maze = new TreeMap<>(Map.of("id", measure("maze"), "name", "Maze", "area", "Reading", "unit", "correct choices", "lowest", 0,
+                "highest", 0, "decimals", 0, "sem", 2));
         send(person("a.sandvik"), "/api/measures", maze).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("highest"));
         maze.putAll(Map.of("highest", 60, "sem", -1));
         send(person("a.sandvik"), "/api/measures", maze).andExpect(jsonPath("$.field").value("sem"));
@@ -169,16 +184,19 @@ class CutsTest extends ScreeningTest {
     @Test
     void changedMeasuresAndWindowsLeaveEarlierDaysAlone() throws Exception {
         int facts = measure("number-facts");
-        Map<String, Object> form = new TreeMap<>(Map.of("id", facts, "name", "Number facts", "area", "Maths", "unit", "digits correct in two minutes", "lowest", 0, "highest", 120, "decimals", 0, "sem", 9));
+        Map<String, Object> form = new TreeMap<>(Map.of("id", facts, "name", "Number facts", "area", "Maths", "unit", "digits correct in two minutes", "lowest",
+                0, "highest", 120, "decimals", 0, "sem", 9));
         String ladder = "/api/ladder" + scope("2025-GANNET", "&measure=" + facts);
         send(person("a.sandvik"), "/api/measures", form).andExpect(status().isNoContent());
         assertEquals(9.0, body(read(person("m.tveit"), ladder)).get("sem").asDouble());
         assertEquals(3.0, body(read(person("m.tveit"), ladder.replace("2026-03-13", "2026-03-12"))).get("sem").asDouble());
         form.put("sem", 3);
         send(person("a.sandvik"), "/api/measures", form).andExpect(status().isNoContent());
-        assertEquals(3.0, body(read(person("m.tveit"), ladder.replace("2026-03-13", "2026-03-12"))).get("sem").asDouble(), "the first change after the day tells");
+        assertEquals(3.0, body(read(person("m.tveit"), ladder.replace("2026-03-13", "2026-03-12"))).get("sem").asDouble(),
+                "the first change after the day tells");
 
-        Map<String, Object> spring = new TreeMap<>(Map.of("id", window("Spring"), "yearId", thisYear(), "name", "Spring", "starts", "2026-05-04", "ends", "2026-05-20"));
+        Map<String, Object> spring = new TreeMap<>(
+                Map.of("id", window("Spring"), "yearId", thisYear(), "name", "Spring", "starts", "2026-05-04", "ends", "2026-05-20"));
         send(person("a.sandvik"), "/api/measures/windows", spring).andExpect(status().isNoContent());
         String coverage = "/api/coverage" + scope("2025-GANNET", "&window=" + window("Spring"));
         assertEquals("2026-05-20", body(read(person("m.tveit"), coverage)).at("/window/ends").asString());

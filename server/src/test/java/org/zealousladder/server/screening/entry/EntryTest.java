@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.entry;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -12,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.ResultActions;
+import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
@@ -36,8 +35,10 @@ class EntryTest extends ScreeningTest {
         JsonNode ladder = body(read(person("b.calder"), "/api/ladder" + scope("2025-ENTER", "&measure=" + measure("maze"))));
         assertEquals(14.0, of(ladder.get("rows"), "Ann 2025-ENTER").at("/cells/1/value").asDouble(), "13 March is after the winter window");
         assertEquals("2026-03-13", of(ladder.get("rows"), "Ann 2025-ENTER").at("/cells/1/date").asString());
-        send(person("b.calder"), "/api/entry", new java.util.TreeMap<>(Map.of("studentId", student("Ann 2025-ENTER"), "measureId", measure("oral-reading"), "windowId", window("Winter"),
-                "takenOn", "2026-01-05", "status", "scored", "value", 80, "sure", true))).andExpect(status().isUnprocessableContent())
+        send(person("b.calder"), "/api/entry",
+                new java.util.TreeMap<>(Map.of("studentId", student("Ann 2025-ENTER"), "measureId", measure("oral-reading"), "windowId", window("Winter"),
+                        "takenOn", "2026-01-05", "status", "scored", "value", 80, "sure", true)))
+                .andExpect(status().isUnprocessableContent())
                 .andExpect(jsonPath("$.detail").value(containsString("begins on 12 Jan 2026")));
     }
 
@@ -50,7 +51,8 @@ class EntryTest extends ScreeningTest {
         assertEquals(14.0, refused.at("/theirs/value").asDouble());
         long theirs = refused.at("/theirs/scoreId").asLong();
         save(cell("Bea 2025-BOTH", "maze", window("Winter"), 19, theirs)).andExpect(status().isOk()).andExpect(jsonPath("$.value").value(19.0));
-        assertEquals(2, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from scores_score where student_id = :s").param("s", student("Bea 2025-BOTH")).query(Integer.class).single()),
+        assertEquals(2, asking(Viewer.SYSTEM,
+                () -> db.sql("select count(*) from scores_score where student_id = :s").param("s", student("Bea 2025-BOTH")).query(Integer.class).single()),
                 "the one before is kept");
     }
 
@@ -73,8 +75,9 @@ class EntryTest extends ScreeningTest {
         take("student,measure,date,score,status", "2025-AWAY-Dag,maze,2026-01-13,,absent");
         long absent = entry("2025-AWAY", "Dag 2025-AWAY", "maze").get("scoreId").asLong();
         save(cell("Dag 2025-AWAY", "maze", window("Winter"), 13, absent)).andExpect(status().isOk()).andExpect(jsonPath("$.value").value(13.0));
-        assertEquals(List.of("absent", "scored"), asking(Viewer.SYSTEM, () -> db.sql("select status from scores_score where student_id = :s and superseded_by is null order by taken_on")
-                .param("s", student("Dag 2025-AWAY")).query(String.class).list()));
+        assertEquals(List.of("absent", "scored"),
+                asking(Viewer.SYSTEM, () -> db.sql("select status from scores_score where student_id = :s and superseded_by is null order by taken_on")
+                        .param("s", student("Dag 2025-AWAY")).query(String.class).list()));
     }
 
     @Test
@@ -92,8 +95,10 @@ class EntryTest extends ScreeningTest {
     @Test
     void whatCannotBeIsSaidAndNotSaved() throws Exception {
         newClass("2025-WRONG", 3, "b.calder", "Fay");
-        save(cell("Fay 2025-WRONG", "maze", window("Winter"), 61, null)).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.detail").value("Maze runs from 0 to 60."));
-        save(cell("Fay 2025-WRONG", "maze", window("Winter"), 6.5, null)).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.detail").value("Maze is a whole number."));
+        save(cell("Fay 2025-WRONG", "maze", window("Winter"), 61, null)).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value("Maze runs from 0 to 60."));
+        save(cell("Fay 2025-WRONG", "maze", window("Winter"), 6.5, null)).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value("Maze is a whole number."));
         send(person("r.oduya"), "/api/entry", cell("Fay 2025-WRONG", "maze", window("Winter"), 6, null)).andExpect(status().isForbidden());
         read(person("m.tveit"), "/api/entry" + wholeSchool("")).andExpect(status().isUnprocessableContent());
         assertFalse(entry("2025-WRONG", "Fay 2025-WRONG", "maze").has("scoreId"));

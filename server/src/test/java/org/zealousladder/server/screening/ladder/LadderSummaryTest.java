@@ -6,10 +6,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-
-import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.screening.standings.Cell;
 
 class LadderSummaryTest {
@@ -31,7 +30,8 @@ class LadderSummaryTest {
 
     @Test
     void movesAreCountedBothWaysAndTheUnsureAreNamed() {
-        List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)), row(in(1, false), in(1, false)));
+        List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)),
+                row(in(1, false), in(1, false)));
         assertEquals("Two moved up a band since autumn, one moved down. Two stand close enough to a rung to be unsure.",
                 LadderSummary.of(List.of(AUTUMN, WINTER), rows));
     }
@@ -39,7 +39,8 @@ class LadderSummaryTest {
     @Test
     void whoHasOnlyOneScoreHasNotMoved() {
         assertEquals(0, LadderSummary.move(row(none(), in(2, false))));
-        assertEquals("Nobody changed band since autumn.", LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(none(), in(2, false)), row(in(0, false), none()))));
+        assertEquals("Nobody changed band since autumn.",
+                LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(none(), in(2, false)), row(in(0, false), none()))));
     }
 
     @Test

@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.standings;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -12,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessException;
+import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** What the database itself holds of screening: whose rows are seen, what cannot be changed, what cannot be at once. */
@@ -24,11 +23,14 @@ class ScreeningWallTest extends ScreeningTest {
     void rowsOfOtherTeachersStudentsAreNotThere() throws Exception {
         newClass("2025-WALL", 3, "b.calder", "Kai");
         int student = student("Kai 2025-WALL");
-        send(person("b.calder"), "/api/coverage/make-ups", Map.of("windowId", window("Winter"), "owed", List.of(Map.of("studentId", student, "measureId", measure("maze"))), "onDay", "2026-03-20"))
+        send(person("b.calder"), "/api/coverage/make-ups",
+                Map.of("windowId", window("Winter"), "owed", List.of(Map.of("studentId", student, "measureId", measure("maze"))), "onDay", "2026-03-20"))
                 .andExpect(status().isNoContent());
-        send(person("b.calder"), "/api/tiers/opinions", Map.of("studentId", student, "window", window("Winter"), "area", "Reading", "tier", 2)).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/tiers/opinions", Map.of("studentId", student, "window", window("Winter"), "area", "Reading", "tier", 2))
+                .andExpect(status().isNoContent());
         send(person("m.tveit"), "/api/tiers", Map.of("who", "class-" + classId("2025-WALL"), "year", thisYear(), "window", window("Winter"), "area", "Reading",
-                "decisions", List.of(Map.of("studentId", student, "outcome", "overridden", "tier", 2, "reason", "as seen in class")))).andExpect(status().isOk());
+                "decisions", List.of(Map.of("studentId", student, "outcome", "overridden", "tier", 2, "reason", "as seen in class"))))
+                .andExpect(status().isOk());
         for (String table : List.of("coverage_makeup", "tiers_opinion", "tiers_tier")) {
             assertEquals(1, rows(person("b.calder"), table, student), table);
             assertEquals(1, rows(person("m.tveit"), table, student), table);
@@ -48,17 +50,21 @@ class ScreeningWallTest extends ScreeningTest {
         take("login,person,role,school", "w.alls,W. Alls,coordinator,WALLS", "w.teach,W. Teach,teacher,WALLS");
         String values = "select count(*) from scores_of_school(:school, :window, '2026-03-13')";
         for (String login : List.of("w.alls", "w.teach")) {
-            assertEquals(0, asking(person(login), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single()), login);
+            assertEquals(0,
+                    asking(person(login), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single()),
+                    login);
         }
         int all = asking(person("m.tveit"), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single());
         assertTrue(all > 600, all + " scores");
-        assertEquals(all, asking(person("r.oduya"), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single()),
+        assertEquals(all,
+                asking(person("r.oduya"), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single()),
                 "a teacher of the school has them, too, without names");
     }
 
     @Test
     void decisionsAreAppendedNeverChanged() {
-        for (String change : List.of("update tiers_tier set tier = 1", "delete from tiers_tier", "update tiers_window_event set kind = 'closed'", "delete from coverage_makeup",
+        for (String change : List.of("update tiers_tier set tier = 1", "delete from tiers_tier", "update tiers_window_event set kind = 'closed'",
+                "delete from coverage_makeup",
                 "update tiers_opinion set note = 'x'", "delete from measures_change", "update norms_point set value = 1")) {
             assertThrows(DataAccessException.class, () -> asking(person("a.sandvik"), () -> db.sql(change).update()), change);
         }
@@ -69,8 +75,11 @@ class ScreeningWallTest extends ScreeningTest {
         int student = student("Noor Ellery");
         String insert = "insert into tiers_tier (student_id, window_id, area, outcome, tier, because, reason, known_from) values (:s, :w, 'Wall', :outcome, :tier, 'x', :reason, '2026-03-13')";
         for (Object[] bad : new Object[][] {{"retest", 2, null}, {"confirmed", null, null}, {"overridden", 2, null}, {"guessed", 2, "x"}}) {
-            assertThrows(DataAccessException.class, () -> asking(person("m.tveit"), () -> db.sql(insert).param("s", student).param("w", window("Winter")).param("outcome", bad[0])
-                    .param("tier", bad[1], java.sql.Types.SMALLINT).param("reason", bad[2], java.sql.Types.VARCHAR).update()), bad[0] + " " + bad[1]);
+            assertThrows(
+                    DataAccessException.class, () -> asking(person("m.tveit"),
+                            () -> db.sql(insert).param("s", student).param("w", window("Winter")).param("outcome", bad[0])
+                                    .param("tier", bad[1], java.sql.Types.SMALLINT).param("reason", bad[2], java.sql.Types.VARCHAR).update()),
+                    bad[0] + " " + bad[1]);
         }
     }
 

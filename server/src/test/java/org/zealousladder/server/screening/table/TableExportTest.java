@@ -28,7 +28,8 @@ class TableExportTest {
     @Test
     void rowsAndColumnsComeInTheOrderShown() {
         assertEquals(List.of(
-                List.of("Code", "Student", "Class", "Support", "Number facts, Winter", "Number facts, Winter, band", "Maze, Winter", "Maze, Winter, band", "Maze, Winter, a year before"),
+                List.of("Code", "Student", "Class", "Support", "Number facts, Winter", "Number facts, Winter, band", "Maze, Winter", "Maze, Winter, band",
+                        "Maze, Winter, a year before"),
                 List.of("S2", "'=cmd()", "Tern", "Individual plan", "21", "tier 3", "not screened", "", ""),
                 List.of("S1", "Ada Quill", "Tern", "", "absent", "", "14", "Secure", "9.5")),
                 new TableExport(VIEW, List.of(2, 1), List.of(1, 0), false).csv());

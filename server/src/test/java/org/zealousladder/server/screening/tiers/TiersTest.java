@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.tiers;
 
-import org.zealousladder.server.ScreeningTest;
-
 import static org.hamcrest.Matchers.containsString;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -14,6 +12,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.web.servlet.ResultActions;
+import org.zealousladder.server.ScreeningTest;
 import tools.jackson.databind.JsonNode;
 
 /** Tiers: proposed, talked about, decided, kept; and the closing of a window. */
@@ -36,7 +35,8 @@ class TiersTest extends ScreeningTest {
 
     @SafeVarargs
     private ResultActions decide(String login, String code, Map<String, Object>... decisions) {
-        return send(person(login), "/api/tiers", Map.of("who", "class-" + classId(code), "year", thisYear(), "window", window("Winter"), "area", "Reading", "decisions", List.of(decisions)));
+        return send(person(login), "/api/tiers",
+                Map.of("who", "class-" + classId(code), "year", thisYear(), "window", window("Winter"), "area", "Reading", "decisions", List.of(decisions)));
     }
 
     /** Grade 3, winter, local cuts: 85 and 98 in oral reading, 12 and 16 or so in maze. */
@@ -75,9 +75,12 @@ class TiersTest extends ScreeningTest {
     void theTeamConfirmsOverridesAndAsksForARetest() throws Exception {
         students(CODE, new Object[][] {{"Ana", 130}, {"Ben", 60}, {"Cleo", 99}});
         String[] n = {"Ana " + CODE, "Ben " + CODE, "Cleo " + CODE};
-        decide("b.calder", CODE, decision(n[0], "confirmed", null, 1, null, null)).andExpect(status().isForbidden()).andExpect(jsonPath("$.detail").value(containsString("give your view")));
-        decide("m.tveit", CODE, decision(n[0], "confirmed", null, 2, null, null)).andExpect(status().isConflict()).andExpect(jsonPath("$.detail").value(containsString("has changed meanwhile, to tier 1")));
-        decide("m.tveit", CODE, decision(n[2], "overridden", 2, 1, null, null)).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("reason"));
+        decide("b.calder", CODE, decision(n[0], "confirmed", null, 1, null, null)).andExpect(status().isForbidden())
+                .andExpect(jsonPath("$.detail").value(containsString("give your view")));
+        decide("m.tveit", CODE, decision(n[0], "confirmed", null, 2, null, null)).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(containsString("has changed meanwhile, to tier 1")));
+        decide("m.tveit", CODE, decision(n[2], "overridden", 2, 1, null, null)).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.field").value("reason"));
         decide("m.tveit", CODE, decision(n[2], "overridden", 9, 1, "because", null)).andExpect(jsonPath("$.field").value("tier"));
         decide("m.tveit", CODE, decision(n[0], "confirmed", null, 1, null, null), decision(n[1], "confirmed", null, 3, null, null)).andExpect(status().isOk())
                 .andExpect(jsonPath("$.count").value(2));
@@ -85,12 +88,14 @@ class TiersTest extends ScreeningTest {
         JsonNode view = view("m.tveit", CODE, "");
         assertEquals("3 of 3 decided.", view.get("summary").asString());
         JsonNode cleo = of(view.get("rows"), n[2]).get("decided");
-        assertEquals(List.of("overridden", 2, 1, "reads without understanding"), List.of(cleo.get("outcome").asString(), cleo.get("tier").asInt(), cleo.get("proposed").asInt(), cleo.get("reason").asString()));
+        assertEquals(List.of("overridden", 2, 1, "reads without understanding"),
+                List.of(cleo.get("outcome").asString(), cleo.get("tier").asInt(), cleo.get("proposed").asInt(), cleo.get("reason").asString()));
 
         decide("m.tveit", CODE, decision(n[2], "retest", null, 1, null, null)).andExpect(status().isConflict());
         decide("m.tveit", CODE, decision(n[2], "retest", null, 1, null, cleo.get("id").asLong())).andExpect(status().isOk());
         assertEquals("retest", of(view("m.tveit", CODE, "").get("rows"), n[2]).at("/decided/outcome").asString());
-        JsonNode yesterday = body(read(person("m.tveit"), "/api/tiers?who=class-" + classId(CODE) + "&year=" + thisYear() + "&asOf=2026-03-12&area=Reading&window=" + window("Winter")));
+        JsonNode yesterday = body(read(person("m.tveit"),
+                "/api/tiers?who=class-" + classId(CODE) + "&year=" + thisYear() + "&asOf=2026-03-12&area=Reading&window=" + window("Winter")));
         assertTrue(each(yesterday.get("rows")).noneMatch(r -> r.has("decided")), "yesterday nothing was decided");
     }
 
@@ -99,7 +104,8 @@ class TiersTest extends ScreeningTest {
         String code = "2025-ALLNONE";
         students(code, new Object[][] {{"Gil", 130}});
         newClass("2025-NOSCORE", 3, "b.calder", "Hal");
-        decide("m.tveit", code, decision("Gil " + code, "confirmed", null, 1, null, null), decision("Hal 2025-NOSCORE", "confirmed", null, 1, null, null)).andExpect(status().isForbidden());
+        decide("m.tveit", code, decision("Gil " + code, "confirmed", null, 1, null, null), decision("Hal 2025-NOSCORE", "confirmed", null, 1, null, null))
+                .andExpect(status().isForbidden());
         assertFalse(of(view("m.tveit", code, "").get("rows"), "Gil " + code).has("decided"));
         decide("m.tveit", "2025-NOSCORE", decision("Hal 2025-NOSCORE", "confirmed", null, null, null, null)).andExpect(status().isUnprocessableContent())
                 .andExpect(jsonPath("$.detail").value(containsString("has no score")));
@@ -109,7 +115,8 @@ class TiersTest extends ScreeningTest {
     void aTeachersViewIsSecondEvidence() throws Exception {
         String code = "2025-OPINE";
         students(code, new Object[][] {{"Ida", 96}});
-        Map<String, Object> form = new TreeMap<>(Map.of("studentId", student("Ida " + code), "window", window("Winter"), "area", "Reading", "tier", 2, "note", "guesses words"));
+        Map<String, Object> form = new TreeMap<>(
+                Map.of("studentId", student("Ida " + code), "window", window("Winter"), "area", "Reading", "tier", 2, "note", "guesses words"));
         send(person("r.oduya"), "/api/tiers/opinions", form).andExpect(status().isForbidden());
         send(person("b.calder"), "/api/tiers/opinions", form).andExpect(status().isNoContent());
         JsonNode opinion = of(view("m.tveit", code, "").get("rows"), "Ida " + code).get("opinion");
@@ -125,10 +132,12 @@ class TiersTest extends ScreeningTest {
 
     @Test
     void theRuleIsTheSchoolsAndCountsFromToday() throws Exception {
-        Map<String, Object> form = new TreeMap<>(Map.of("school", school(), "area", "Writing", "rule", "weighted", "measures", List.of(Map.of("measureId", measure("story-writing"), "weight", 2))));
+        Map<String, Object> form = new TreeMap<>(Map.of("school", school(), "area", "Writing", "rule", "weighted", "measures",
+                List.of(Map.of("measureId", measure("story-writing"), "weight", 2))));
         send(person("r.oduya"), "/api/tiers/rule", form).andExpect(status().isForbidden());
         form.put("rule", "best");
-        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.detail").value(containsString("is not a rule")));
+        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value(containsString("is not a rule")));
         form.putAll(Map.of("rule", "weighted", "measures", List.of(Map.of("measureId", measure("maze"), "weight", 2))));
         send(person("m.tveit"), "/api/tiers/rule", form).andExpect(jsonPath("$.field").value("measures"));
         form.put("measures", List.of(Map.of("measureId", measure("story-writing"), "weight", 0)));
@@ -155,10 +164,12 @@ class TiersTest extends ScreeningTest {
         Map<String, Object> form = new TreeMap<>(Map.of("window", autumn, "school", school(), "close", true));
         send(person("b.calder"), "/api/tiers/closing", form).andExpect(status().isForbidden());
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isNoContent());
-        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict()).andExpect(jsonPath("$.detail").value(containsString("closed on 13 Mar 2026 by M. Tveit")));
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(containsString("closed on 13 Mar 2026 by M. Tveit")));
         Map<String, Object> entry = cell("Jon " + code, "maze", autumn, 12, null);
         entry.put("takenOn", "2025-09-10");
-        send(person("b.calder"), "/api/entry", entry).andExpect(status().isConflict()).andExpect(jsonPath("$.detail").value(containsString("A coordinator can open it again")));
+        send(person("b.calder"), "/api/entry", entry).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(containsString("A coordinator can open it again")));
         form.put("close", false);
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("reason"));
         form.put("reason", "two paper forms turned up");
@@ -168,6 +179,7 @@ class TiersTest extends ScreeningTest {
         assertEquals("two paper forms turned up", state.at("/events/0/reason").asString());
         assertEquals(2, state.get("events").size());
         form.putAll(Map.of("window", window("Spring"), "close", true));
-        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict()).andExpect(jsonPath("$.detail").value(containsString("runs until 15 May 2026")));
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(containsString("runs until 15 May 2026")));
     }
 }
