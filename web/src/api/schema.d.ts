@@ -1051,7 +1051,7 @@ export interface components {
         AgendaItem: {
             card: components["schemas"]["TrendCard"];
             concern?: components["schemas"]["Concern"];
-            decisions: components["schemas"]["Taken"][];
+            decisions: components["schemas"]["Decision"][];
             plans: components["schemas"]["Plan"][];
             replacedGoals: components["schemas"]["Goal"][];
         };
@@ -1323,16 +1323,21 @@ export interface components {
             tier?: number;
         };
         Decision: {
-            outcome: string;
-            /** Format: int32 */
-            proposed?: number;
-            reason?: string;
+            because: string;
+            by?: string;
+            /** Format: date */
+            decidedOn: string;
             /** Format: int64 */
-            seen?: number;
+            id: number;
+            kind: string;
+            /** Format: date */
+            lookAgainOn?: string;
+            /** Format: int32 */
+            measureId: number;
+            proposed: string;
+            reason?: string;
             /** Format: int32 */
             studentId: number;
-            /** Format: int32 */
-            tier?: number;
         };
         DecisionForm: {
             because: string;
@@ -2180,18 +2185,17 @@ export interface components {
             /** Format: int32 */
             window: number;
         };
-        Proposal: {
+        ProposalView: {
             evidence: string;
             kind: string;
             label: string;
-            /** Format: int32 */
-            moreScores?: number;
             /** Format: double */
             priority: number;
             reason: string;
             rules: components["schemas"]["RuleSays"][];
             /** Format: date */
             since?: string;
+            swing?: components["schemas"]["Swing"];
             wantsAction: boolean;
         };
         ProposedTier: {
@@ -2373,6 +2377,7 @@ export interface components {
         };
         RuleSays: {
             inUse: boolean;
+            kind: string;
             label: string;
             rule: string;
             why: string;
@@ -2586,7 +2591,7 @@ export interface components {
             /** Format: int32 */
             classId: number;
             concerns: components["schemas"]["Concern"][];
-            decisions: components["schemas"]["Taken"][];
+            decisions: components["schemas"]["Decision"][];
             enrolments: components["schemas"]["Enrolment"][];
             /** Format: date */
             from: string;
@@ -2615,6 +2620,13 @@ export interface components {
             /** Format: int32 */
             level: number;
             student: components["schemas"]["StudentRef"];
+        };
+        Swing: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            value: number;
+            without: string;
         };
         TableCell: {
             /** Format: int32 */
@@ -2657,26 +2669,21 @@ export interface components {
             columns: components["schemas"]["TableColumn"][];
             rows: components["schemas"]["TableRow"][];
         };
-        Taken: {
-            because: string;
-            by?: string;
-            /** Format: date */
-            decidedOn: string;
-            /** Format: int64 */
-            id: number;
-            kind: string;
-            /** Format: date */
-            lookAgainOn?: string;
-            /** Format: int32 */
-            measureId: number;
-            proposed: string;
-            reason?: string;
-            /** Format: int32 */
-            studentId: number;
-        };
         TeachNext: {
             behaviour: string;
             teach: string;
+        };
+        TierDecision: {
+            outcome: string;
+            /** Format: int32 */
+            proposed?: number;
+            reason?: string;
+            /** Format: int64 */
+            seen?: number;
+            /** Format: int32 */
+            studentId: number;
+            /** Format: int32 */
+            tier?: number;
         };
         TierOnRecord: {
             area: string;
@@ -2701,7 +2708,7 @@ export interface components {
         };
         TiersForm: {
             area: string;
-            decisions: components["schemas"]["Decision"][];
+            decisions: components["schemas"]["TierDecision"][];
             who: string;
             /** Format: int32 */
             window: number;
@@ -2748,20 +2755,20 @@ export interface components {
             tier?: number;
         };
         TrendCard: {
-            decision?: components["schemas"]["Proposal"];
             goal?: components["schemas"]["GoalView"];
             measure: components["schemas"]["MeasureRef"];
             phases: components["schemas"]["PhaseTrend"][];
             plan?: components["schemas"]["PlanBrief"];
             planChanges: string[];
             points: components["schemas"]["TrendPoint"][];
+            proposal?: components["schemas"]["ProposalView"];
             /** Format: date */
             settledUntil?: string;
             student: components["schemas"]["StudentRef"];
         };
         TrendDetail: {
             card: components["schemas"]["TrendCard"];
-            decisions: components["schemas"]["Taken"][];
+            decisions: components["schemas"]["Decision"][];
             history: components["schemas"]["ScoreVersion"][];
             plans: components["schemas"]["Plan"][];
             replacedGoals: components["schemas"]["Goal"][];

@@ -140,5 +140,5 @@ function Labels({
 function words(card: TrendCard): string {
   const n = card.points.filter((p) => p.value !== undefined).length;
   const last = card.points.filter((p) => p.value !== undefined).at(-1);
-  return `${card.measure.name}: ${n} scores${last ? `, the last ${score(last.value ?? 0)}` : ''}. ${card.decision?.reason ?? ''}`;
+  return `${card.measure.name}: ${n} scores${last ? `, the last ${score(last.value ?? 0)}` : ''}. ${card.proposal?.reason ?? ''}`;
 }

@@ -62,8 +62,8 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
         studentId: card.student.id,
         measureId: card.measure.id,
         kind,
-        proposed: card.decision?.kind ?? 'none',
-        because: card.decision?.reason ?? 'no goal',
+        proposed: card.proposal?.kind ?? 'none',
+        because: card.proposal?.reason ?? 'no goal',
         reason: reason.trim() || undefined,
         lookAgainOn: again || undefined,
         newGoal:
@@ -87,7 +87,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
       open
       onClose={onClose}
       title={`${LABELS[kind]}: ${nameOf(card.student)}, ${card.measure.name}`}
-      description={card.decision?.reason}
+      description={card.proposal?.reason}
     >
       <form onSubmit={submit} className="flex flex-col gap-4">
         {kind === 'raise' && (

@@ -1,4 +1,4 @@
-import type { Taken } from '../../api/types';
+import type { Decision } from '../../api/types';
 import { longDay } from '../../lib/format';
 
 const LABELS: Record<string, string> = {
@@ -9,7 +9,7 @@ const LABELS: Record<string, string> = {
 };
 
 /** What was decided, when, by whom and why, the newest first. */
-export function DecisionLog({ decisions }: { decisions: Taken[] }) {
+export function DecisionLog({ decisions }: { decisions: Decision[] }) {
   if (decisions.length === 0) return null;
   return (
     <section aria-labelledby="log-heading" className="mt-4">

@@ -28,7 +28,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
   const [aiming, setAiming] = useState(false);
   const { card } = item;
-  const d = card.decision;
+  const d = card.proposal;
   const frame = commonFrame([card], { goals: item.replacedGoals, peers: view.peers });
   const plan = item.plans.find((p) => p.closedOn === undefined);
   return (

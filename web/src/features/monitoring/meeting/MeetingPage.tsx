@@ -141,7 +141,7 @@ function Agenda({ view: fresh, at, onGo }: { view: MeetingView; at: number; onGo
               >
                 {nameOf(i.card.student)}
                 <span className="block text-[12.5px] text-soft font-normal leading-tight pb-0.5">
-                  {i.card.settledUntil ? 'decided' : (i.card.decision?.label.toLowerCase() ?? 'no goal yet')}
+                  {i.card.settledUntil ? 'decided' : (i.card.proposal?.label.toLowerCase() ?? 'no goal yet')}
                 </span>
               </button>
             </li>

@@ -22,18 +22,18 @@ export function CardItem({
       <button type="button" data-chart onClick={onOpen} className="block w-full text-left pt-1.5 hover:bg-wash">
         <span className="flex justify-between gap-2 text-[14.5px] font-semibold">
           <span className="truncate">{nameOf(card.student)}</span>
-          {card.decision && (
+          {card.proposal && (
             <span className="whitespace-nowrap">
               {card.settledUntil ? (
                 <span className="text-soft font-normal">decided</span>
               ) : (
-                <DecisionWord kind={card.decision.kind} label={card.decision.label} />
+                <DecisionWord kind={card.proposal.kind} label={card.proposal.label} />
               )}
             </span>
           )}
         </span>
         <span className="block text-soft text-[12.8px] leading-[1.3] h-[50px] overflow-hidden">
-          {card.decision?.reason}
+          {card.proposal?.reason}
         </span>
         <TrendChart card={card} frame={frame} width={256} height={200} size="small" peers={peers} />
       </button>

@@ -108,8 +108,8 @@ function One({
   return (
     <>
       <p className="m-0 mb-1 min-h-[60px] text-[14px]">
-        {card.decision && <DecisionWord kind={card.decision.kind} label={`${card.decision.label}.`} />}{' '}
-        {card.decision?.reason} {card.plan && <span className="text-soft">{card.plan.strategy}.</span>}
+        {card.proposal && <DecisionWord kind={card.proposal.kind} label={`${card.proposal.label}.`} />}{' '}
+        {card.proposal?.reason} {card.plan && <span className="text-soft">{card.plan.strategy}.</span>}
       </p>
       <TrendChart card={card} frame={frame} width={520} height={300} size="small" peers={view.peers} />
     </>

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
-import { longDay, percent, plural, score } from '../../../lib/format';
+import { longDay, percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
@@ -88,10 +88,10 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
           marked={marked}
           draft={draft}
         />
-        {live && card.decision && (
+        {live && card.proposal && (
           <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
             <span className="text-soft text-[14px]">Your decision:</span>
-            {offered(card.decision.kind).map((o, i) => (
+            {offered(card.proposal.kind).map((o, i) => (
               <Button
                 key={o.kind}
                 look={i === 0 && !card.settledUntil ? 'line' : 'plain'}
@@ -149,7 +149,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
 
 function Verdict({ detail }: { detail: TrendDetail }) {
   const { card } = detail;
-  const d = card.decision;
+  const d = card.proposal;
   if (!d) {
     return (
       <p className="m-0 mb-2 text-soft">
@@ -168,17 +168,22 @@ function Verdict({ detail }: { detail: TrendDetail }) {
         {card.goal?.projected &&
           d.kind !== 'too-soon' &&
           `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(Math.round(card.goal.projected.level))} (${score(Math.round(card.goal.projected.low))} to ${score(Math.round(card.goal.projected.high))}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
-        {d.kind === 'hold' &&
-          d.moreScores !== undefined &&
-          `${plural(d.moreScores, 'more score')} at this pace would halve the doubt. `}
         {leaning(card)}
         {card.settledUntil && ` Decided; it comes back on ${longDay(card.settledUntil)}.`}
       </p>
+      {d.swing && (
+        <p className="m-0 text-[14px]">
+          <b className="font-semibold">One score turns this:</b> {score(d.swing.value)} on {longDay(d.swing.date)} lies
+          far off the others. Without it: {d.swing.without.toLowerCase()}. Was it a bad day, or a slip in typing?
+        </p>
+      )}
       <p className="m-0 text-[13px] text-soft">
         {d.rules
           .filter((r) => !r.inUse)
           .map((r) =>
-            r.label === d.label ? `${r.rule} says the same.` : `${r.rule} says: ${r.label.toLowerCase()}. ${r.why}`,
+            r.kind === d.kind
+              ? `${r.rule}: ${r.label.toLowerCase()}, too.`
+              : `${r.rule}: ${r.label.toLowerCase()}. ${r.why}`,
           )
           .join(' ')}
       </p>
@@ -191,13 +196,9 @@ function leaning(card: TrendCard): string {
   const phase = card.phases.at(-1);
   if (phase?.leaning === undefined || phase.others === undefined) return '';
   const share = Math.round(phase.leaning * 100);
-  const how =
-    share < 10
-      ? 'hardly leans'
-      : share < 40
-        ? `leans a little (${share} %)`
-        : share < 70
-          ? `leans about half (${share} %)`
-          : `leans mostly (${share} %)`;
-  return `This trend ${how} on those of the ${phase.others} other monitored students of the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week.`;
+  if (share < 10) return "The trend rests on the student's own scores.";
+  const others = `the ${phase.others} others followed in the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week`;
+  return share < 40
+    ? `The trend is drawn a little (${share} %) towards ${others}.`
+    : `With few scores of the student's own, ${share < 70 ? 'about half' : 'most'} of the trend (${share} %) still comes from ${others}.`;
 }

@@ -96,7 +96,7 @@ function DecideRow({
   const { link } = useScope();
   const { nameOf } = useNames();
   const open = link('/trends', { open: String(card.student.id), measure: String(card.measure.id) });
-  if (!card.decision) return null;
+  if (!card.proposal) return null;
   return (
     <li className="keep grid grid-cols-[16px_1fr] sm:grid-cols-[16px_128px_1fr_150px] gap-x-3 gap-y-1 py-2 border-t border-hair items-center">
       <span>{tier ? <TierMark tier={tier} size={19} /> : null}</span>
@@ -107,11 +107,11 @@ function DecideRow({
         <span className="block text-soft text-[13px] font-normal">{card.measure.name}</span>
       </span>
       <div className="col-start-2 sm:col-start-auto text-[14px] leading-snug">
-        <DecisionWord kind={card.decision.kind} label={`${card.decision.label}.`} /> {card.decision.reason}
-        <span className="block text-soft text-[13px]">{card.decision.evidence}</span>
+        <DecisionWord kind={card.proposal.kind} label={`${card.proposal.label}.`} /> {card.proposal.reason}
+        <span className="block text-soft text-[13px]">{card.proposal.evidence}</span>
         {onDecide && (
           <span className="flex flex-wrap gap-x-4 no-print">
-            {offered(card.decision.kind)
+            {offered(card.proposal.kind)
               .slice(0, 3)
               .map((kind, i) => (
                 <Button

@@ -105,10 +105,10 @@ function Page({ page }: { page: StudentPage }) {
                   </Link>
                 </span>
               </div>
-              {lane.card.decision && (
+              {lane.card.proposal && (
                 <p className="m-0 text-[14px]">
-                  <DecisionWord kind={lane.card.decision.kind} label={`${lane.card.decision.label}.`} />{' '}
-                  {lane.card.decision.reason}
+                  <DecisionWord kind={lane.card.proposal.kind} label={`${lane.card.proposal.label}.`} />{' '}
+                  {lane.card.proposal.reason}
                 </p>
               )}
               <LaneChart lane={lane} from={page.from} to={page.to} />

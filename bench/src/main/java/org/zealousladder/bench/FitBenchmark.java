@@ -18,7 +18,7 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
-import org.zealousladder.core.decisions.Decider;
+import org.zealousladder.core.decisions.Proposer;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalLine;
@@ -40,7 +40,7 @@ public class FitBenchmark {
     private final double[] weeks = new double[POINTS];
     private final double[] scores = new double[POINTS];
     private final GoalLine goal = new GoalLine(0, 50, 30, 90, Direction.HIGHER_IS_BETTER);
-    private final Decider decider = new Decider(RuleSettings.standard(Rule.CHANCE), LeastSquares::fit);
+    private final Proposer proposer = new Proposer(RuleSettings.standard(Rule.CHANCE), LeastSquares::fit);
 
     public FitBenchmark() {
         Random random = new Random(1);
@@ -53,7 +53,7 @@ public class FitBenchmark {
     @Benchmark
     public void trendGoalAndDecision(Blackhole sink) {
         ScoreSeries series = ScoreSeries.of(weeks, scores);
-        sink.consume(decider.decide(series, decider.fit(series), goal, 12));
+        sink.consume(proposer.propose(series, proposer.fit(series), goal, 12));
     }
 
     @Benchmark

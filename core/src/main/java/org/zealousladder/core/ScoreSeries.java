@@ -3,6 +3,7 @@ package org.zealousladder.core;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
+import java.util.Objects;
 
 /**
  * Scores of one student on one measure in order of time. Only scores with the status <em>scored</em> belong here.
@@ -73,9 +74,26 @@ public final class ScoreSeries {
         return weeks.length < 2 ? 0 : weeks[weeks.length - 1] - weeks[0];
     }
 
-    /** The first {@code n} scores. */
+    /**
+     * The first {@code n} scores.
+     *
+     * @throws IndexOutOfBoundsException if there are not so many
+     */
     public ScoreSeries first(int n) {
+        Objects.checkFromToIndex(0, n, weeks.length);
         return new ScoreSeries(Arrays.copyOf(weeks, n), Arrays.copyOf(scores, n));
+    }
+
+    /** All but the score at {@code index}. */
+    public ScoreSeries without(int index) {
+        Objects.checkIndex(index, weeks.length);
+        double[] t = new double[weeks.length - 1];
+        double[] y = new double[weeks.length - 1];
+        for (int i = 0; i < t.length; i++) {
+            t[i] = weeks[i < index ? i : i + 1];
+            y[i] = scores[i < index ? i : i + 1];
+        }
+        return new ScoreSeries(t, y);
     }
 
     /** The scores at or after {@code week}: the newest phase when a plan changed then. */

@@ -8,7 +8,7 @@ import java.util.Set;
 final class Names {
     private static final String[] GIVEN = ("Ada Aiko Alba Amara Anders Aneesa Anouk Anwar Arlo Asel Astrid Ayla Bao Bastian Beata Bela Bram Caspian "
             + "Chidi Dalia Dario Dina Efua Eino Elif Elowen Emre Enzo Esme Fatou Femi Finn Freya Gita Goran Hana Haruki Hedda Hugo Idris Ilse Imani "
-            + "Ines Ingo Iona Isak Ivo Jamal Jannik Jonas Jory Juno Kaia Kamal Kiran Kofi Lale Leif Leila Lena Linnea Lior Luca Maja Malik Mareike Marit "
+            + "Ines Ingo Iona Isak Ivo Jamal Jannik Jonas Jory Juno Kaia Kerem Kiran Kofi Lale Leif Leila Lena Linnea Lior Luca Maja Malik Mareike Marit "
             + "Mateo Meera Mika Milan Mireille Nadia Naveen Nia Nico Niklas Noor Nuria Oksana Omar Orla Oskar Otis Paloma Pavel Pema Petra Priya Quinn "
             + "Rafael Rana Ravi Reza Rosa Runa Sami Sanna Selma Senan Signe Soren Sunniva Tala Tamar Tariq Teodor Tove Tomasz Ulla Uma Vera Vikram Wren "
             + "Yara Yusra Zadie Zara Zeno Zuri").split(" ");

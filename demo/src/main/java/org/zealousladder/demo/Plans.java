@@ -5,6 +5,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 
@@ -37,12 +38,13 @@ final class Plans {
         if (!changed && random.nextDouble() < 0.2) {
             return;
         }
-        String[] strategies = STRATEGIES.get(m.area());
+        String[] strategies = Objects.requireNonNull(STRATEGIES.get(m.area()), m.area());
         int which = changed ? 0 : random.nextInt(strategies.length);
         int perWeek = changed ? 2 : 3;
         String leader = LEADERS[random.nextInt(LEADERS.length)];
         String place = PLACES[random.nextInt(PLACES.length)];
-        sheets.row("plans", p.code(), m.code(), Probes.FIRST, ENDS, WORRIES.get(m.area()), strategies[which], perWeek, 20, leader, place,
+        sheets.row("plans", p.code(), m.code(), Probes.FIRST, ENDS, Objects.requireNonNull(WORRIES.get(m.area()), m.area()), strategies[which], perWeek, 20,
+                leader, place,
                 m.area().equals("Reading") ? "Reads a page of the class book aloud with few stops." : "Answers facts to 20 without counting.",
                 which == strategies.length - 1 && !changed ? className + ", " + strategies[which].toLowerCase(java.util.Locale.ROOT) : "");
         if (changed) {

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
 
 /** Weekly progress monitoring of one student on one measure, with the goal that follows from its first three scores. */
 final class Probes {
@@ -29,7 +30,7 @@ final class Probes {
      * @param paceAfter growth per week from then on
      * @param wildWeek number of a week whose score is far off, or -1
      */
-    record Course(LocalDate from, LocalDate until, double start, double pace, double needed, LocalDate changed, double paceAfter, int wildWeek) {
+    record Course(LocalDate from, LocalDate until, double start, double pace, double needed, @Nullable LocalDate changed, double paceAfter, int wildWeek) {
         /** Level on a day; before the monitoring began it rose at half the pace. */
         double levelOn(LocalDate day) {
             double weeks = (day.toEpochDay() - from.toEpochDay()) / 7.0;

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The files being written, in the order in which they refer to each other. */
 final class Sheets implements AutoCloseable {
@@ -51,7 +52,7 @@ final class Sheets implements AutoCloseable {
         this.folder = folder;
     }
 
-    void row(String sheet, Object... cells) throws IOException {
+    void row(String sheet, @Nullable Object... cells) throws IOException {
         String[] texts = new String[cells.length];
         for (int i = 0; i < cells.length; i++) {
             texts[i] = cells[i] == null ? "" : cells[i].toString();

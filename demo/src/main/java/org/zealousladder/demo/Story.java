@@ -2,6 +2,7 @@ package org.zealousladder.demo;
 
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.demo.Probes.Course;
 
 /**
@@ -10,7 +11,7 @@ import org.zealousladder.demo.Probes.Course;
  * @param reading standing in reading, in spreads from the average
  * @param course weekly oral reading, or null when not monitored
  */
-record Story(String given, String family, String about, double reading, Course course) {
+record Story(String given, String family, String about, double reading, @Nullable Course course) {
     private static final double NEEDED = 1.25;
 
     static final List<Story> ALL = List.of(
@@ -37,7 +38,7 @@ record Story(String given, String family, String about, double reading, Course c
     }
 
     /** The story of {@code p}, or null. */
-    static Story of(Pupil p) {
+    static @Nullable Story of(Pupil p) {
         return Skerrow.BY_NAME.get(p.given() + " " + p.family());
     }
 }

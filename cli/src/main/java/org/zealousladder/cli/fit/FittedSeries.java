@@ -5,8 +5,8 @@ import java.util.List;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
-import org.zealousladder.core.decisions.Decider;
-import org.zealousladder.core.decisions.Decision;
+import org.zealousladder.core.decisions.Proposal;
+import org.zealousladder.core.decisions.Proposer;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
@@ -21,7 +21,7 @@ import org.zealousladder.core.growth.Trend;
  * {@code line} when the series was not pooled.
  */
 record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line pooled, LocalDate latest, Interval latestLevel, List<LocalDate> outliers,
-        Input.GoalRow goal, GoalLine line, Interval projected, Double chance, Decision decision) {
+        Input.GoalRow goal, GoalLine line, Interval projected, Double chance, Proposal decision) {
 
     /** Options of one run. */
     record Options(LocalDate origin, LocalDate asOf, Trend.Method method, RuleSettings rule) {}
@@ -60,8 +60,8 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
         boolean pooled = population != null && series.size() > 0;
         Trend.Fitter fitter = pooled ? population::predict
                 : options.method() == Trend.Method.ROBUST ? s -> TheilSen.fit(s, sem) : s -> LeastSquares.fit(s, sem);
-        Decider decider = new Decider(options.rule(), fitter);
-        Trend.Fitted trend = decider.fit(series) instanceof Trend.Fitted f ? f : null;
+        Proposer proposer = new Proposer(options.rule(), fitter);
+        Trend.Fitted trend = proposer.fit(series) instanceof Trend.Fitted f ? f : null;
         Population.Line own = pooled ? population.line(series) : null;
         LocalDate latest = days.length == 0 ? null : LocalDate.ofEpochDay(days[days.length - 1]);
         Interval level = trend == null ? null : trend.level(series.week(series.size() - 1));
@@ -72,7 +72,7 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
         Direction direction = goal.goalScore() > goal.startScore() ? Direction.HIGHER_IS_BETTER : Direction.LOWER_IS_BETTER;
         GoalLine line = new GoalLine(ScoreSeries.weeks(options.origin(), goal.startDate()), goal.startScore(),
                 ScoreSeries.weeks(options.origin(), goal.goalDate()), goal.goalScore(), direction);
-        Decision decision = decider.decide(series, trend == null ? new Trend.TooFew(days.length, Trend.NEEDED) : trend, line,
+        Proposal decision = proposer.propose(series, trend == null ? new Trend.TooFew(days.length, Trend.NEEDED) : trend, line,
                 ScoreSeries.weeks(options.origin(), options.asOf()));
         return new FittedSeries(key, days.length, trend, own, latest, level, outliers, goal, line,
                 trend == null ? null : trend.level(line.goalWeek()), trend == null ? null : GoalChance.of(trend, line), decision);

@@ -103,8 +103,17 @@ public final class BandLadder {
         int i = index(score);
         double lower = i == 0 ? 0 : NORMAL.cumulativeProbability(-distance(score, i - 1) / sem);
         double upper = i == cuts.length ? 0 : NORMAL.cumulativeProbability(distance(score, i) / sem);
-        double other = Math.max(lower, upper);
-        return new Standing(i, bands.get(i), OptionalDouble.of(1 - lower - upper), other > CLOSE_CALL);
+        return new Standing(i, bands.get(i), OptionalDouble.of(1 - lower - upper), closeCall(upper, lower));
+    }
+
+    /**
+     * What a close call means, on a ladder as for a tier: a chance above {@value #CLOSE_CALL} of truly standing on the one side, or on the other.
+     *
+     * @param better chance of standing better than it seems, 0 to 1
+     * @param worse chance of standing worse than it seems
+     */
+    public static boolean closeCall(double better, double worse) {
+        return Math.max(better, worse) > CLOSE_CALL;
     }
 
     /**

@@ -1,21 +1,31 @@
 package org.zealousladder.core.decisions;
 
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Direction;
+
 /**
- * The numbers a decision rests on. A figure that does not apply is null.
+ * The numbers a proposal rests on. A figure that does not apply is null.
  *
  * @param scores scores in the phase
  * @param weeks weeks from the first to the last of them
- * @param neededPerWeek growth from baseline to goal
+ * @param direction whether more is better
  * @param slope growth per week of the trend
  * @param slopeLow lower end of its 95 % interval
  * @param slopeHigh upper end of its 95 % interval
+ * @param needed growth per week from where the trend stands on the day to the goal; null when less than a week is left
+ * @param atGoal whether the trend stands at or past the goal on the day
+ * @param onLine whether the trend stands on the goal line or on its better side at the latest score
  * @param chance of meeting the goal, 0 to 1
  * @param beyondLine how many of the latest scores, without a break, stand on one side of the goal line: negative on the
  *     worse side, positive on the better
- * @param moreScores scores that would halve the slope's interval at the present pace
  * @param finalLevel level at the goal date, once it is past
  * @param goalScore the goal
- * @param fromTrend whether {@code finalLevel} is the trend's, else the last score's
  */
-public record Figures(int scores, double weeks, Double neededPerWeek, Double slope, Double slopeLow, Double slopeHigh,
-        Double chance, Integer beyondLine, Integer moreScores, Double finalLevel, Double goalScore, boolean fromTrend) {}
+public record Figures(int scores, double weeks, Direction direction, @Nullable Double slope, @Nullable Double slopeLow, @Nullable Double slopeHigh,
+        @Nullable Double needed, boolean atGoal, boolean onLine, @Nullable Double chance, int beyondLine, @Nullable Double finalLevel, double goalScore) {
+
+    /** Whether there is a trend; otherwise {@code finalLevel} is the last score. */
+    public boolean fromTrend() {
+        return slope != null;
+    }
+}

@@ -2,12 +2,16 @@ package org.zealousladder.core.decisions;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Locale;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Direction;
 
 /** The sentences of decisions: the figures first, then the rule with its threshold where that adds something. */
 final class Reasons {
     private Reasons() {}
 
-    static String of(Decision d) {
+    static String of(Proposal d) {
         Figures f = d.figures();
         return switch (d.kind()) {
             case TOO_SOON -> tooSoon(d.rule(), f);
@@ -17,45 +21,53 @@ final class Reasons {
         };
     }
 
-    static String evidence(Decision d) {
+    static String evidence(Proposal d) {
         return switch (d.kind()) {
             case HOLD, RAISE, CHANGE -> evidence(d.kind(), d.rule(), d.figures());
             default -> of(d);
         };
     }
 
+    /** What there is, and what has still to come before something can be proposed. */
     private static String tooSoon(RuleSettings rule, Figures f) {
-        StringBuilder text = new StringBuilder();
-        text.append(f.scores() == 1 ? "1 score" : f.scores() + " scores");
-        if (f.scores() > 1) {
-            text.append(" over ").append(weeks(f.weeks()));
+        String have = f.scores() == 0 ? "No score yet. " : count(f.scores(), "score") + (f.scores() > 1 ? " over " + weeks(f.weeks()) : "") + " so far. ";
+        int scores = rule.scoresNeeded() - f.scores();
+        double weeks = Math.max(0, rule.minimumWeeks() - f.weeks());
+        int whole = (int) Math.ceil(weeks - 1e-9);
+        if (scores > 0) {
+            String over = whole <= 0 ? "" : whole == 1 ? ", over one more week," : ", over " + whole + " more weeks,";
+            return have + (f.scores() == 0 ? count(scores, "score") + (whole > 0 ? " over " + weeks(rule.minimumWeeks()) : "")
+                    : count(scores, "more score") + over) + (scores == 1 ? " allows" : " allow") + " a decision.";
         }
-        int scores = Math.max(rule.minimumScores(), rule.rule() == Rule.LAST_POINTS ? rule.lastPoints() : 0);
-        text.append("; a decision needs at least ").append(scores).append(" over ")
-                .append(weeks(rule.minimumWeeks())).append('.');
-        if (f.moreScores() != null) {
-            text.append(f.moreScores() == 1 ? " 1 more score" : " " + f.moreScores() + " more scores")
-                    .append(" at this pace would halve the doubt.");
-        }
-        return text.toString();
+        return have + (whole > 1 ? "Scores over " + whole + " more weeks allow a decision." : whole == 1 ? "Scores over one more week allow a decision."
+                : "A score on another day allows a decision.");
     }
 
     private static String ended(Figures f) {
-        return (f.fromTrend() ? "The trend stood at " : "The last score was ") + score(f.finalLevel());
+        return (f.fromTrend() ? "The trend stood at " : "The last score was ") + score(known(f.finalLevel()));
     }
 
+    /** What is needed from today on, then what is gained. */
     private static String pace(Figures f) {
-        return "Needs " + rate(f.neededPerWeek()) + " a week, gaining " + rate(f.slope()) + " (" + rate(f.slopeLow()) + " to "
-                + rate(f.slopeHigh()) + ").";
+        Double needed = f.needed();
+        String gaining = (f.direction() == Direction.HIGHER_IS_BETTER ? "aining " : "hanging by ") + rate(known(f.slope()))
+                + (needed == null || f.atGoal() ? " a week" : "")
+                + " (" + rate(known(f.slopeLow())) + " to " + rate(known(f.slopeHigh())) + ").";
+        String verb = f.direction() == Direction.HIGHER_IS_BETTER ? "g" : "c";
+        if (f.atGoal()) {
+            return "At the goal of " + score(f.goalScore()) + " already; " + verb + gaining;
+        }
+        return needed == null ? verb.toUpperCase(Locale.ROOT) + gaining : "From here " + rate(needed) + " a week is needed; " + verb + gaining;
     }
 
-    private static String evidence(Decision.Kind kind, RuleSettings rule, Figures f) {
+    private static String evidence(Proposal.Kind kind, RuleSettings rule, Figures f) {
         return switch (rule.rule()) {
-            case CHANCE -> "Chance of the goal " + percent(f.chance()) + ".";
+            case CHANCE -> "Chance of the goal " + percent(known(f.chance())) + ".";
             case TREND -> switch (kind) {
-                case CHANGE -> "The whole range of the trend is short of the pace needed.";
-                case RAISE -> "The whole range of the trend is past the pace needed.";
-                default -> "The pace needed is within the range of the trend, or the level is still under the line.";
+                case CHANGE -> "Even the top of the trend's range is slower than the goal asks.";
+                case RAISE -> "Even the bottom of the trend's range is faster than the goal asks.";
+                default -> f.onLine() ? "The trend is on the goal line or past it."
+                        : "The trend may well be fast enough, or not: its range holds the pace that the goal asks.";
             };
             case LAST_POINTS -> switch (kind) {
                 case CHANGE -> "The latest " + -f.beyondLine() + " scores are all short of the goal line.";
@@ -63,6 +75,15 @@ final class Reasons {
                 default -> "The latest scores are not all on one side of the goal line.";
             };
         };
+    }
+
+    /** Figures that a proposal of the kind always has. */
+    private static double known(@Nullable Double figure) {
+        return Objects.requireNonNull(figure);
+    }
+
+    private static String count(int n, String what) {
+        return n + " " + what + (n == 1 ? "" : "s");
     }
 
     static String rate(double perWeek) {

@@ -11,6 +11,20 @@ package org.zealousladder.core.decisions;
  */
 public record RuleSettings(Rule rule, int lastPoints, double changeAtMost, double raiseAtLeast, int minimumScores,
         double minimumWeeks) {
+    /** @throws IllegalArgumentException for numbers that cannot be */
+    public RuleSettings {
+        if (lastPoints < 1 || minimumScores < 1 || !(minimumWeeks >= 0) || Double.isInfinite(minimumWeeks)) {
+            throw new IllegalArgumentException("points and scores are counted from 1, weeks from 0");
+        }
+        if (!(changeAtMost >= 0 && changeAtMost < raiseAtLeast && raiseAtLeast <= 1)) {
+            throw new IllegalArgumentException("the chance at which a plan is changed must be under the one at which a goal is raised, both from 0 to 1");
+        }
+    }
+
+    /** Fewest scores in the phase before the rule can say anything. */
+    public int scoresNeeded() {
+        return Math.max(minimumScores, rule == Rule.LAST_POINTS ? lastPoints : 0);
+    }
 
     public static RuleSettings standard(Rule rule) {
         return new RuleSettings(rule, 4, 0.25, 0.90, 6, 4);

@@ -1,2 +1,2 @@
-/** Decision rules: from a phase of scores, its trend and its goal to a proposed next step with its reason. */
+/** Proposal rules: from a phase of scores, its trend and its goal to a proposed next step with its reason. */
 package org.zealousladder.core.decisions;

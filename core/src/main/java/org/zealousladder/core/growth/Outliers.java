@@ -34,14 +34,14 @@ public final class Outliers {
         for (int i = 0; i < n; i++) {
             r[i] = series.score(i) - slope * series.week(i);
         }
-        double centre = TheilSen.median(r.clone());
+        double centre = TheilSen.median(r);
         double[] off = new double[n];
         double mean = 0;
         for (int i = 0; i < n; i++) {
             off[i] = Math.abs(r[i] - centre);
             mean += off[i] / n;
         }
-        double mad = TheilSen.median(off.clone());
+        double mad = TheilSen.median(off);
         // Rounding leaves residues of 1e-14 on an exact line: those are zeros, not a scale.
         double noise = 1e-9 * (Math.abs(centre) + Math.abs(slope) * series.span() + 1e-300);
         double scale = mad > noise ? mad / 0.6745 : 1.253314 * mean;

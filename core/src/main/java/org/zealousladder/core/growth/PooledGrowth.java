@@ -2,6 +2,7 @@ package org.zealousladder.core.growth;
 
 import java.util.Arrays;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 
 /**
@@ -65,7 +66,7 @@ public final class PooledGrowth {
         double[] x = criterion.start();
         double value = criterion.at(x);
         double[] gradient = criterion.gradient();
-        double[][] inverse = null;
+        double @Nullable [][] inverse = null;
         for (int step = 0; step < STEPS; step++) {
             if (inverse == null) {
                 double scale = 1 / Math.max(1, norm(gradient));
@@ -77,7 +78,7 @@ public final class PooledGrowth {
                 break;
             }
             double length = 1;
-            double[] next = null;
+            double[] next = x;
             double nextValue = Double.NaN;
             while (length > 1e-10) {
                 next = new double[] {x[0] - length * direction[0], x[1] - length * direction[1], x[2] - length * direction[2]};
@@ -100,7 +101,7 @@ public final class PooledGrowth {
     }
 
     /** The inverse Hessian after a step {@code s} that changed the gradient by {@code g}; null (start anew) where that curved downwards. */
-    private static double[][] updated(double[][] h, double[] s, double[] g) {
+    private static double @Nullable [][] updated(double[][] h, double[] s, double[] g) {
         double sg = dot(s, g);
         if (!(sg > 1e-14 * norm(s) * norm(g))) {
             return null;

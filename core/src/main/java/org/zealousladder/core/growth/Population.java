@@ -1,7 +1,5 @@
 package org.zealousladder.core.growth;
 
-import java.util.Arrays;
-import java.util.OptionalInt;
 import org.zealousladder.core.ScoreSeries;
 
 /**
@@ -105,23 +103,6 @@ public final class Population implements Trend.Fitter {
             return new Trend.TooFew(own.size(), Trend.NEEDED);
         }
         return predict(own);
-    }
-
-    /** As the error of a pooled slope depends on the days alone, it is asked for scores that are still to come. */
-    @Override
-    public OptionalInt scoresToHalve(ScoreSeries series, Trend.Fitted trend) {
-        double[] weeks = series.weeks();
-        double pace = series.span() / (weeks.length - 1);
-        for (int more = 1; more <= Settling.SEARCH_LIMIT; more++) {
-            double[] t = Arrays.copyOf(weeks, weeks.length + more);
-            for (int i = weeks.length; i < t.length; i++) {
-                t[i] = t[i - 1] + pace;
-            }
-            if (predict(ScoreSeries.of(t, new double[t.length])).slopeSe() <= trend.slopeSe() / 2) {
-                return OptionalInt.of(more);
-            }
-        }
-        return OptionalInt.empty();
     }
 
     /** As {@link #fit}, whatever the number of scores: with none it is the group's line with the students' spread about it. */

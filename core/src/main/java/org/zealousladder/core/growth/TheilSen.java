@@ -1,6 +1,7 @@
 package org.zealousladder.core.growth;
 
 import java.util.Arrays;
+import org.apache.commons.statistics.descriptive.Median;
 import org.zealousladder.core.ScoreSeries;
 
 /**
@@ -22,6 +23,7 @@ import org.zealousladder.core.ScoreSeries;
  */
 public final class TheilSen {
     static final int SORT_LIMIT = 1000;
+    private static final Median MEDIAN = Median.withDefaults().withCopy(true);
     private static final double Z975 = 1.959963984540054;
     private static final double MAD_TO_SD = 1.4826;
 
@@ -42,7 +44,7 @@ public final class TheilSen {
             times[i] = series.week(i);
             residuals[i] = series.score(i) - slope * series.week(i);
         }
-        double intercept = median(residuals.clone());
+        double intercept = median(residuals);
         for (int i = 0; i < n; i++) {
             residuals[i] = Math.abs(residuals[i] - intercept);
         }
@@ -88,10 +90,7 @@ public final class TheilSen {
         return sum;
     }
 
-    /** Median by sorting {@code values} in place. */
     static double median(double[] values) {
-        Arrays.sort(values);
-        int m = values.length / 2;
-        return values.length % 2 == 1 ? values[m] : (values[m - 1] + values[m]) / 2;
+        return MEDIAN.evaluate(values);
     }
 }

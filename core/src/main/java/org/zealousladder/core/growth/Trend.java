@@ -1,6 +1,5 @@
 package org.zealousladder.core.growth;
 
-import java.util.OptionalInt;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 
@@ -82,10 +81,5 @@ public sealed interface Trend {
     @FunctionalInterface
     interface Fitter {
         Trend fit(ScoreSeries series);
-
-        /** How many more scores at the pace so far would halve the slope's interval; empty when many would not. */
-        default OptionalInt scoresToHalve(ScoreSeries series, Fitted trend) {
-            return Settling.scoresToHalve(series, trend);
-        }
     }
 }

@@ -55,15 +55,16 @@ public final class MeetingQuestions {
     }
 
     private static void compareWithSchool(ScreeningFigures f, List<String> questions) {
-        if (Double.isNaN(f.lowestInSchool()) || f.screened() < ENOUGH) {
+        Double school = f.lowestInSchool();
+        if (school == null || f.screened() < ENOUGH) {
             return;
         }
         double here = (double) f.lowest() / f.screened();
-        String both = percent(f.lowest(), f.screened()) + " stand in " + f.lowestBand() + " here, " + Math.round(100 * f.lowestInSchool())
+        String both = percent(f.lowest(), f.screened()) + " stand in " + f.lowestBand() + " here, " + Math.round(100 * school)
                 + " % in the school's grade";
-        if (here - f.lowestInSchool() >= DIFFERENCE) {
+        if (here - school >= DIFFERENCE) {
             questions.add(both + ": is it the group, the teaching, or the day of the test?");
-        } else if (f.lowestInSchool() - here >= DIFFERENCE) {
+        } else if (school - here >= DIFFERENCE) {
             questions.add(both + ": what works here that others could use?");
         }
     }

@@ -1,6 +1,7 @@
 package org.zealousladder.core.reading;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Levels by accuracy and comprehension, the best first; local. The proposed level is the first whose both floors are reached, the last one
@@ -38,7 +39,7 @@ public record LevelTable(List<Level> levels) {
     }
 
     /** @param comprehension share of points, null where nothing was asked */
-    public Level propose(double accuracy, Double comprehension) {
+    public Level propose(double accuracy, @Nullable Double comprehension) {
         for (Level l : levels) {
             if (accuracy >= l.accuracy() && (comprehension == null || comprehension >= l.comprehension())) {
                 return l;

@@ -31,18 +31,26 @@ import java.util.Set;
  */
 public record RunningRecord(int words, double seconds, int errors, int selfCorrected, Map<Mark.Kind, Integer> counts) {
 
+    /** @throws IllegalArgumentException for no words or no time: rate and accuracy would be no numbers */
+    public RunningRecord {
+        if (words < 1) {
+            throw new IllegalArgumentException("at least one word must have been read");
+        }
+        if (!(seconds > 0) || Double.isInfinite(seconds)) {
+            throw new IllegalArgumentException("the time must be above 0 seconds");
+        }
+        if (errors < 0 || selfCorrected < 0) {
+            throw new IllegalArgumentException("errors are counted from 0");
+        }
+        counts = Map.copyOf(counts);
+    }
+
     /**
      * @param lastWord number of the last word read, at least 1
      * @param seconds above 0
      * @throws IllegalArgumentException for a last word or seconds out of range, or two marks on one word (insertions aside)
      */
     public static RunningRecord of(int lastWord, double seconds, List<Mark> marks) {
-        if (lastWord < 1) {
-            throw new IllegalArgumentException("at least one word must have been read");
-        }
-        if (!(seconds > 0) || Double.isInfinite(seconds)) {
-            throw new IllegalArgumentException("the time must be above 0 seconds");
-        }
         Map<Mark.Kind, Integer> counts = new EnumMap<>(Mark.Kind.class);
         Set<Integer> marked = new HashSet<>();
         int errors = 0;
@@ -55,7 +63,7 @@ public record RunningRecord(int words, double seconds, int errors, int selfCorre
                 errors += m.kind().isError() ? 1 : 0;
             }
         }
-        return new RunningRecord(lastWord, seconds, errors, counts.getOrDefault(Mark.Kind.SELF_CORRECTED, 0), Map.copyOf(counts));
+        return new RunningRecord(lastWord, seconds, errors, counts.getOrDefault(Mark.Kind.SELF_CORRECTED, 0), counts);
     }
 
     public int correct() {

@@ -1,32 +1,34 @@
 package org.zealousladder.core.tiers;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.apache.commons.statistics.distribution.NormalDistribution;
-import org.zealousladder.core.Direction;
 import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.tiers.TierProposal.Proposed;
+import org.zealousladder.core.tiers.TierProposal.TierChance;
 
 /**
  * Proposes a tier from what is known of one student in one window.
  *
  * <ul>
- *   <li>Certainty: each true score is normal about the observed one with the measure's SEM, independent between measures; the
- *       chance that the rule gives the same tier to the true scores.
+ *   <li>The tier is the one that the rule gives to the scores as they stand. It is never better than every measure says, nor worse than every
+ *       measure says.
+ *   <li>Chances: each true score is normal about the observed one with the measure's SEM, independent between measures; how likely the rule
+ *       gives each tier to the true scores. Where another tier is more likely than the one proposed, the reason says so.
  *   <li>Weighted: scores are put on one scale by their distance from the cuts in spreads, {@code z = (score - cut)/spread},
  *       turned where lower is better; the student is past a boundary between tiers when the weighted mean of {@code z} is not
  *       negative. A measure without spread does not enter; if none has one, the rule falls back to {@link TierRule#MOST} and says so.
- *   <li>A measure whose ladder lacks a tier is past all boundaries down to the next tier that it has.
+ *   <li>A measure whose ladder never gives a tier on one side of a boundary has no say in that boundary.
  *   <li>No evidence: {@link TierProposal.NotTested}.
  * </ul>
  */
 public final class TierProposer {
-    /** Chance of another tier above which a proposal is a close call. */
-    public static final double CLOSE_CALL = BandLadder.CLOSE_CALL;
-
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
     private TierProposer() {}
@@ -40,20 +42,26 @@ public final class TierProposer {
             if (!scaled.isEmpty()) {
                 return weighted(scaled);
             }
-            TierProposal.Proposed most = counted(TierRule.MOST, evidence);
-            return new TierProposal.Proposed(most.tier(), most.certainty(), most.closeCall(), most.measures(),
+            Proposed most = counted(TierRule.MOST, evidence);
+            return new Proposed(most.tier(), most.chances(), most.measures(),
                     most.reason() + " Too few scores to weigh the measures, so the tier that most give.");
         }
         return counted(rule, evidence);
     }
 
-    private static TierProposal.Proposed counted(TierRule rule, List<Evidence> evidence) {
+    private static Proposed counted(TierRule rule, List<Evidence> evidence) {
         int[] given = evidence.stream().mapToInt(Evidence::tier).toArray();
         int tier = combine(rule, given);
         boolean anyError = evidence.stream().anyMatch(e -> e.sem() > 0);
-        OptionalDouble certainty = anyError ? OptionalDouble.of(chanceOf(rule, tier, evidence)) : OptionalDouble.empty();
-        return new TierProposal.Proposed(tier, certainty, certainty.isPresent() && 1 - certainty.getAsDouble() > CLOSE_CALL, evidence.size(),
-                reason(rule, tier, evidence));
+        return proposed(tier, anyError ? chances(rule, evidence) : List.of(), evidence.size(), reason(rule, tier, evidence));
+    }
+
+    /** With the reason's last sentence where the scores' error makes another tier more likely. */
+    private static Proposed proposed(int tier, List<TierChance> chances, int measures, String reason) {
+        double own = chances.stream().filter(c -> c.tier() == tier).mapToDouble(TierChance::chance).sum();
+        Optional<TierChance> likelier = chances.stream().max(Comparator.comparingDouble(TierChance::chance)).filter(c -> c.chance() > own + 0.005);
+        return new Proposed(tier, chances, measures, likelier.map(c -> reason + " That is by the scores as they stand; counting their error, tier "
+                + c.tier() + " is more likely (" + Math.round(100 * c.chance()) + " % to " + Math.round(100 * own) + " %).").orElse(reason));
     }
 
     static int combine(TierRule rule, int[] tiers) {
@@ -68,25 +76,25 @@ public final class TierProposer {
         return counts.descendingMap().entrySet().stream().filter(e -> e.getValue() == most).findFirst().orElseThrow().getKey();
     }
 
-    /** Chance that the rule gives {@code tier} to the true scores: sums over every combination of the measures' tiers. */
-    private static double chanceOf(TierRule rule, int tier, List<Evidence> evidence) {
-        List<TreeMap<Integer, Double>> chances = evidence.stream().map(TierProposer::tierChances).toList();
-        return sum(rule, tier, chances, new int[evidence.size()], 0, 1);
+    /** How likely the rule gives each tier to the true scores: sums over every combination of the measures' tiers. */
+    private static List<TierChance> chances(TierRule rule, List<Evidence> evidence) {
+        TreeMap<Integer, Double> total = new TreeMap<>();
+        add(rule, evidence.stream().map(TierProposer::tierChances).toList(), new int[evidence.size()], 0, 1, total);
+        return total.entrySet().stream().map(e -> new TierChance(e.getKey(), e.getValue())).toList();
     }
 
-    private static double sum(TierRule rule, int tier, List<TreeMap<Integer, Double>> chances, int[] chosen, int at, double chance) {
+    private static void add(TierRule rule, List<TreeMap<Integer, Double>> chances, int[] chosen, int at, double chance, TreeMap<Integer, Double> total) {
         if (chance < 1e-9) {
-            return 0;
+            return;
         }
         if (at == chosen.length) {
-            return combine(rule, chosen) == tier ? chance : 0;
+            total.merge(combine(rule, chosen), chance, Double::sum);
+            return;
         }
-        double total = 0;
         for (var e : chances.get(at).entrySet()) {
             chosen[at] = e.getKey();
-            total += sum(rule, tier, chances, chosen, at + 1, chance * e.getValue());
+            add(rule, chances, chosen, at + 1, chance * e.getValue(), total);
         }
-        return total;
     }
 
     private static TreeMap<Integer, Double> tierChances(Evidence e) {
@@ -98,44 +106,85 @@ public final class TierProposer {
         return chances;
     }
 
-    private static TierProposal.Proposed weighted(List<Evidence> evidence) {
-        List<Integer> tiers = evidence.stream().flatMap(e -> e.ladder().bands().stream()).map(b -> b.tier()).distinct().sorted().toList();
-        double weights = evidence.stream().mapToDouble(Evidence::weight).sum();
-        double error = Math.sqrt(evidence.stream().mapToDouble(e -> Math.pow(e.weight() * e.sem() / e.spread(), 2)).sum()) / weights;
-        // From the best tier down: the first boundary that the student is past gives the tier.
-        List<Double> margins = new ArrayList<>();
-        for (int k = 0; k < tiers.size() - 1; k++) {
-            int boundary = tiers.get(k);
-            margins.add(evidence.stream().mapToDouble(e -> e.weight() * margin(e, boundary)).sum() / weights);
+    /**
+     * The boundary between tier {@code upTo} and those with more support, as the measures see it together.
+     *
+     * @param margin weighted mean distance past it, in spreads
+     * @param error standard error of that mean
+     */
+    private record Boundary(double margin, double error) {
+        boolean past() {
+            return margin >= 0;
         }
-        int index = 0;
-        while (index < margins.size() && margins.get(index) < 0) {
-            index++;
+
+        /** Chance that the true scores are past it. */
+        double chance() {
+            return error == 0 || Double.isInfinite(margin) ? past() ? 1 : 0 : NORMAL.cumulativeProbability(margin / error);
         }
-        OptionalDouble certainty = OptionalDouble.empty();
-        if (error > 0) {
-            double above = index == 0 ? 0 : NORMAL.cumulativeProbability(margins.get(index - 1) / error);
-            double below = index == margins.size() ? 0 : NORMAL.cumulativeProbability(-margins.get(index) / error);
-            certainty = OptionalDouble.of(Math.max(0, 1 - above - below));
+
+        static Boundary of(int upTo, List<Evidence> evidence) {
+            double weights = 0;
+            double sum = 0;
+            double variance = 0;
+            for (Evidence e : evidence) {
+                OptionalDouble z = TierProposer.margin(e, upTo);
+                if (z.isPresent()) {
+                    weights += e.weight();
+                    sum += e.weight() * z.getAsDouble();
+                    variance += Math.pow(e.weight() * e.sem() / e.spread(), 2);
+                }
+            }
+            if (weights == 0) {
+                boolean all = evidence.stream().allMatch(e -> e.tier() <= upTo);
+                return new Boundary(all ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY, 0);
+            }
+            return new Boundary(sum / weights, Math.sqrt(variance) / weights);
         }
-        int tier = tiers.get(index);
-        String far = index < margins.size() ? String.format(Locale.ROOT, "%.1f spreads above tier %d", margins.get(index), tiers.get(index + 1))
-                : String.format(Locale.ROOT, "%.1f spreads below tier %d", -margins.get(index - 1), tiers.get(index - 1));
-        return new TierProposal.Proposed(tier, certainty, certainty.isPresent() && 1 - certainty.getAsDouble() > CLOSE_CALL, evidence.size(),
-                "Weighing " + evidence.stream().map(Evidence::name).collect(Collectors.joining(", ")) + ", the student stands " + far + ".");
     }
 
-    /** How far the score is past the cut with which tiers up to {@code tier} begin, in spreads. */
-    private static double margin(Evidence e, int tier) {
-        BandLadder ladder = e.ladder();
-        double[] cuts = ladder.cuts();
-        int sign = ladder.direction() == Direction.HIGHER_IS_BETTER ? 1 : -1;
-        for (int i = 0; i < cuts.length; i++) {
-            if (ladder.bands().get(i + 1).tier() <= tier) {
-                return sign * (e.score() - cuts[i]) / e.spread();
+    private static Proposed weighted(List<Evidence> evidence) {
+        List<Integer> tiers = evidence.stream().flatMap(e -> e.ladder().bands().stream()).map(b -> b.tier()).distinct().sorted().toList();
+        // From the best tier down: the first boundary that the student is past gives the tier.
+        List<Boundary> boundaries = tiers.subList(0, tiers.size() - 1).stream().map(upTo -> Boundary.of(upTo, evidence)).toList();
+        int index = 0;
+        while (index < boundaries.size() && !boundaries.get(index).past()) {
+            index++;
+        }
+        List<TierChance> chances = new ArrayList<>();
+        if (evidence.stream().anyMatch(e -> e.sem() > 0)) {
+            double soFar = 0;
+            for (int i = 0; i < tiers.size(); i++) {
+                double upTo = i == boundaries.size() ? 1 : Math.max(soFar, boundaries.get(i).chance());
+                chances.add(new TierChance(tiers.get(i), upTo - soFar));
+                soFar = upTo;
             }
         }
-        return sign * (e.score() - cuts[cuts.length - 1]) / e.spread();
+        return proposed(tiers.get(index), chances, evidence.size(), weighing(evidence, tiers, boundaries, index));
+    }
+
+    private static String weighing(List<Evidence> evidence, List<Integer> tiers, List<Boundary> boundaries, int index) {
+        String far = "in tier " + tiers.get(index);
+        if (index < boundaries.size() && Double.isFinite(boundaries.get(index).margin())) {
+            far = String.format(Locale.ROOT, "%.1f spreads above tier %d", boundaries.get(index).margin(), tiers.get(index + 1));
+        } else if (index > 0 && Double.isFinite(boundaries.get(index - 1).margin())) {
+            far = String.format(Locale.ROOT, "%.1f spreads below tier %d", -boundaries.get(index - 1).margin(), tiers.get(index - 1));
+        }
+        return "Weighing " + evidence.stream().map(Evidence::name).collect(Collectors.joining(", ")) + ", the student stands " + far + ".";
+    }
+
+    /** How far the score is past the cut with which tiers up to {@code upTo} begin, in spreads; empty where the ladder has only one side of it. */
+    private static OptionalDouble margin(Evidence e, int upTo) {
+        BandLadder ladder = e.ladder();
+        double[] cuts = ladder.cuts();
+        if (ladder.bands().get(0).tier() <= upTo) {
+            return OptionalDouble.empty();
+        }
+        for (int i = 0; i < cuts.length; i++) {
+            if (ladder.bands().get(i + 1).tier() <= upTo) {
+                return OptionalDouble.of(ladder.direction().sign() * (e.score() - cuts[i]) / e.spread());
+            }
+        }
+        return OptionalDouble.empty();
     }
 
     private static String reason(TierRule rule, int tier, List<Evidence> evidence) {

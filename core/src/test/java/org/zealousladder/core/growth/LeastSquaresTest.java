@@ -1,5 +1,6 @@
 package org.zealousladder.core.growth;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -165,5 +166,14 @@ class LeastSquaresTest {
 
     private static double[] both(double[] a, double[] b) {
         return java.util.stream.DoubleStream.concat(java.util.Arrays.stream(a), java.util.Arrays.stream(b)).toArray();
+    }
+
+    @Test
+    void moreScoresThanThereAreAreNotGiven() {
+        ScoreSeries two = ScoreSeries.of(new double[] {0, 1}, new double[] {50, 52});
+        assertThrows(IndexOutOfBoundsException.class, () -> two.first(4));
+        assertThrows(IndexOutOfBoundsException.class, () -> two.without(2));
+        assertArrayEquals(new double[] {52}, two.without(0).scores());
+        assertArrayEquals(new double[] {0}, two.without(1).weeks());
     }
 }

@@ -7,7 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class MeetingQuestionsTest {
-    private static ScreeningFigures figures(int expected, int screened, int lowest, int highest, double school, int up, int down, int twice, int noGoal,
+    private static ScreeningFigures figures(int expected, int screened, int lowest, int highest, Double school, int up, int down, int twice, int noGoal,
             int close) {
         return new ScreeningFigures(expected, screened, "Needs a lift", lowest, "Secure", highest, school, "autumn", up, down, twice, noGoal, close);
     }
@@ -40,12 +40,12 @@ class MeetingQuestionsTest {
     void fewStudentsAreNotComparedInShares() {
         assertEquals(List.of(), MeetingQuestions.of(figures(5, 5, 2, 1, 0.1, 0, 0, 0, 0, 1)));
         assertEquals(List.of("5 of 5 have no score: when are they tested, and who sees to it?"),
-                MeetingQuestions.of(figures(5, 0, 0, 0, Double.NaN, 0, 0, 0, 0, 0)));
+                MeetingQuestions.of(figures(5, 0, 0, 0, null, 0, 0, 0, 0, 0)));
     }
 
     @Test
     void halfIsHalf() {
-        assertTrue(MeetingQuestions.of(figures(12, 12, 4, 8, Double.NaN, 0, 0, 2, 0, 0)).get(0).startsWith("2 of the 4"));
-        assertEquals(List.of(), MeetingQuestions.of(figures(12, 12, 4, 8, Double.NaN, 0, 0, 1, 0, 0)));
+        assertTrue(MeetingQuestions.of(figures(12, 12, 4, 8, null, 0, 0, 2, 0, 0)).get(0).startsWith("2 of the 4"));
+        assertEquals(List.of(), MeetingQuestions.of(figures(12, 12, 4, 8, null, 0, 0, 1, 0, 0)));
     }
 }

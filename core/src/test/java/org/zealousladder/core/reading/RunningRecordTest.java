@@ -76,4 +76,11 @@ class RunningRecordTest {
         assertThrows(IllegalArgumentException.class, () -> new LevelTable(List.of(new Level("A", 0, 0))));
         assertThrows(IllegalArgumentException.class, () -> new LevelTable(List.of(new Level(" ", 0.9, 0), new Level("B", 0, 0))));
     }
+
+    @Test
+    void aReadingOfNoTimeOrNoWordIsNone() {
+        assertThrows(IllegalArgumentException.class, () -> new RunningRecord(20, 0, 1, 0, java.util.Map.of()));
+        assertThrows(IllegalArgumentException.class, () -> new RunningRecord(0, 60, 0, 0, java.util.Map.of()));
+        assertThrows(IllegalArgumentException.class, () -> new RunningRecord(20, Double.NaN, 1, 0, java.util.Map.of()));
+    }
 }

@@ -110,6 +110,70 @@ class TierProposerTest {
         }
     }
 
+    /** The lower measure's ladder has no tier 3, so it has no say in whether somebody needs it. */
+    @Test
+    void aMeasureHasNoSayInATierThatItNeverGives() {
+        BandLadder three = BandLadder.of(BANDS, new double[] {40, 60}, Direction.HIGHER_IS_BETTER);
+        BandLadder two = BandLadder.of(BANDS.subList(1, 3), new double[] {60}, Direction.HIGHER_IS_BETTER);
+        Proposed p = propose(TierRule.WEIGHTED, new Evidence("Reading", 45, three, 4, 1, 10), new Evidence("Maze", 30, two, 4, 1, 10));
+        assertEquals(2, p.tier());
+        assertEquals("Weighing Reading, Maze, the student stands 0.5 spreads above tier 3.", p.reason());
+        BandLadder low = BandLadder.of(BANDS.subList(0, 2), new double[] {40}, Direction.HIGHER_IS_BETTER);
+        assertEquals(2, propose(TierRule.WEIGHTED, new Evidence("Reading", 59, three, 4, 1, 10), new Evidence("Maze", 90, low, 4, 1, 10)).tier(),
+                "tier 1 is given by neither");
+    }
+
+    /** Ladders of two to four bands with tiers and cuts as it comes. */
+    private static BandLadder ladder(Random random) {
+        int bands = 2 + random.nextInt(3);
+        List<Integer> tiers = random.ints(bands, 1, 5).boxed().sorted(java.util.Comparator.reverseOrder()).toList();
+        double[] cuts = random.doubles(bands - 1, 20, 80).sorted().toArray();
+        return BandLadder.of(java.util.stream.IntStream.range(0, bands).mapToObj(i -> new Band("band " + i, tiers.get(i))).toList(), cuts,
+                Direction.HIGHER_IS_BETTER);
+    }
+
+    @Test
+    void noRuleGivesATierBeyondThoseThatTheMeasuresGive() {
+        Random random = new Random(5);
+        for (int i = 0; i < 5000; i++) {
+            List<Evidence> all = new java.util.ArrayList<>();
+            for (int k = 0; k <= random.nextInt(3); k++) {
+                all.add(new Evidence("m" + k, 100 * random.nextDouble(), ladder(random), 6 * random.nextDouble(), 0.5 + random.nextDouble(),
+                        5 + 10 * random.nextDouble()));
+            }
+            for (TierRule rule : TierRule.values()) {
+                Proposed p = propose(rule, all.toArray(Evidence[]::new));
+                assertTrue(
+                        p.tier() >= all.stream().mapToInt(Evidence::tier).min().orElseThrow()
+                                && p.tier() <= all.stream().mapToInt(Evidence::tier).max().orElseThrow(),
+                        rule + " " + all);
+                assertEquals(1, p.chances().stream().mapToDouble(TierProposal.TierChance::chance).sum(), 1e-6, rule + " " + all);
+                double most = p.chances().stream().mapToDouble(TierProposal.TierChance::chance).max().orElseThrow();
+                assertTrue(p.certainty().getAsDouble() > most - 0.0051 || p.reason().contains("is more likely"), "a likelier tier is told: " + p);
+            }
+        }
+    }
+
+    @Test
+    void aTierThatIsLikelierThanTheOneGivenIsTold() {
+        Proposed p = propose(TierRule.LOWEST, words(71, 5), words(71, 5), words(71, 5));
+        assertEquals(1, p.tier());
+        assertTrue(p.reason().matches(
+                "All 3 measures say tier 1\\. That is by the scores as they stand; counting their error, tier 2 is more likely \\(8\\d % to 19 %\\)\\."),
+                p.reason());
+        assertTrue(p.closeCall());
+    }
+
+    /** One meaning on the Ladder and for a tier: with one measure and a tier a band, both say the same. */
+    @Test
+    void aCloseCallIsTheSameOnTheLadderAndForATier() {
+        for (double score = 30; score < 95; score += 0.25) {
+            for (double sem : new double[] {2, 5, 9}) {
+                assertEquals(WORDS.standing(score, sem).closeCall(), propose(TierRule.LOWEST, words(score, sem)).closeCall(), score + " ± " + sem);
+            }
+        }
+    }
+
     @Test
     void whatCannotBeIsRefused() {
         assertThrows(IllegalArgumentException.class, () -> words(Double.NaN, 1));

@@ -1,5 +1,7 @@
 package org.zealousladder.server.exchange.records;
 
+import static java.util.Objects.requireNonNull;
+
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -45,7 +47,7 @@ public class ExportService {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("student", "measure", "date", "score", "status");
             for (Score s : scores.of(codes.keySet(), byId.keySet(), year.starts(), asOf)) {
-                csv.writeRecord(codes.get(s.studentId()), byId.get(s.measureId()).code(), s.takenOn().toString(),
+                csv.writeRecord(codes.get(s.studentId()), requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(),
                         s.value() == null ? "" : BigDecimal.valueOf(s.value()).stripTrailingZeros().toPlainString(), s.status());
             }
         } catch (IOException e) {

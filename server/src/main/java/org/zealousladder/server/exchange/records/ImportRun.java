@@ -1,5 +1,7 @@
 package org.zealousladder.server.exchange.records;
 
+import static java.util.Objects.requireNonNull;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -50,7 +52,7 @@ final class ImportRun {
             }
             return result;
         } catch (BadCsvException e) {
-            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, e.getMessage());
+            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, requireNonNull(e.getMessage()));
         }
     }
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.exchange.records;
 
+import static java.util.Objects.requireNonNull;
+
 import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -88,7 +90,7 @@ final class Staging {
                     line[i] = column.read(text);
                 }
             } catch (IllegalArgumentException e) {
-                refuse(rowNumber, column.name(), text, e.getMessage());
+                refuse(rowNumber, column.name(), text, requireNonNull(e.getMessage()));
                 good = false;
             }
         }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.learning.reading;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -38,7 +40,7 @@ final class Counting {
             record = RunningRecord.of(lastWord, seconds, all);
             lines = RunningRecord.perLine(passage.lineEnds(), lastWord, all);
         } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("marks", Words.sentence(e.getMessage()));
+            throw Refusal.invalid("marks", Words.sentence(requireNonNull(e.getMessage())));
         }
         Map<Integer, Passage.Question> questions = passage.questions().stream().collect(Collectors.toMap(Passage.Question::id, Function.identity()));
         answers.forEach(a -> {
@@ -51,7 +53,7 @@ final class Counting {
         Double literal = share(answers, questions, "literal");
         Double inferential = share(answers, questions, "inferential");
         double points = answers.stream().mapToInt(ReadingForm.Answer::points).sum() + (retelling == null ? 0 : retelling);
-        double most = answers.stream().mapToInt(a -> questions.get(a.questionId()).points()).sum() + (retelling == null ? 0 : RETELLING);
+        double most = answers.stream().mapToInt(a -> requireNonNull(questions.get(a.questionId())).points()).sum() + (retelling == null ? 0 : RETELLING);
         Double comprehension = most == 0 ? null : (Double) (points / most);
         Map<Integer, Behaviour> behaviours = library.stream().collect(Collectors.toMap(Behaviour::id, Function.identity()));
         List<TeachNext> teach = seen.stream().filter(s -> !s.shown() && behaviours.containsKey(s.behaviourId())).map(s -> behaviours.get(s.behaviourId()))
@@ -82,8 +84,8 @@ final class Counting {
     }
 
     private static @Nullable Double share(List<ReadingForm.Answer> answers, Map<Integer, Passage.Question> questions, String kind) {
-        List<ReadingForm.Answer> of = answers.stream().filter(a -> questions.get(a.questionId()).kind().equals(kind)).toList();
-        double most = of.stream().mapToInt(a -> questions.get(a.questionId()).points()).sum();
+        List<ReadingForm.Answer> of = answers.stream().filter(a -> requireNonNull(questions.get(a.questionId())).kind().equals(kind)).toList();
+        double most = of.stream().mapToInt(a -> requireNonNull(questions.get(a.questionId())).points()).sum();
         return most == 0 ? null : (Double) (of.stream().mapToInt(ReadingForm.Answer::points).sum() / most);
     }
 

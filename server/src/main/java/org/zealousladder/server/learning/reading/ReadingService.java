@@ -1,5 +1,7 @@
 package org.zealousladder.server.learning.reading;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,9 +70,11 @@ public class ReadingService {
         List<ReadingStore.ReadingRow> rows = refs.isEmpty() ? List.of() : store.ofStudents(refs.keySet(), roster.year(yearId).starts(), asOf);
         Map<Long, List<ReadingForm.MarkAt>> marks = rows.isEmpty() ? Map.of() : store.marks(rows.stream().map(ReadingStore.ReadingRow::id).toList());
         List<ReadingBrief> readings = rows.stream().filter(r -> texts.containsKey(r.passageId())).map(r -> {
-            Outcome o = Counting.of(texts.get(r.passageId()), r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(), List.of(),
+            Outcome o = Counting.of(requireNonNull(texts.get(r.passageId())), r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(),
+                    List.of(),
                     levels, List.of());
-            return new ReadingBrief(r.id(), refs.get(r.studentId()), r.passageId(), texts.get(r.passageId()).title(), r.readOn(), o.correctPerMinute(),
+            return new ReadingBrief(r.id(), requireNonNull(refs.get(r.studentId())), r.passageId(), requireNonNull(texts.get(r.passageId())).title(),
+                    r.readOn(), o.correctPerMinute(),
                     o.accuracy(), r.level());
         }).toList();
         return new ReadingHome(students.stream().map(Enrolled::ref).toList(), List.copyOf(texts.values()), passages.behaviours(school),

@@ -1,5 +1,7 @@
 package org.zealousladder.server.measures.measures;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -55,9 +57,9 @@ public class LadderEditor {
                 return Optional.of(name + " would begin at " + Words.plain(band.fromScore()) + "; " + measure.name() + " runs from "
                         + Words.plain(measure.lowest()) + " to " + Words.plain(measure.highest()) + ".");
             }
-            if (i > 1 && measure.direction().sign() * (band.fromScore() - bands.get(i - 1).fromScore()) <= 0) {
+            if (i > 1 && measure.direction().sign() * (band.fromScore() - requireNonNull(bands.get(i - 1).fromScore())) <= 0) {
                 return Optional.of("The cut scores are out of order: " + name + " begins at " + Words.plain(band.fromScore()) + ", "
-                        + bands.get(i - 1).name() + " at " + Words.plain(bands.get(i - 1).fromScore()) + ".");
+                        + bands.get(i - 1).name() + " at " + Words.plain(requireNonNull(bands.get(i - 1).fromScore())) + ".");
             }
         }
         return Optional.empty();

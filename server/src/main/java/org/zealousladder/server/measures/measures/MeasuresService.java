@@ -1,5 +1,7 @@
 package org.zealousladder.server.measures.measures;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -115,7 +117,7 @@ public class MeasuresService {
         rows.forEach((key, bands) -> ladders.put(key, BandLadder.of(
                 bands.stream().map(b -> new Band(b.name(), b.tier())).toList(),
                 bands.stream().skip(1).mapToDouble(MeasuresStore.BandRow::fromScore).toArray(),
-                measures.get(key.measureId()).direction())));
+                requireNonNull(measures.get(key.measureId())).direction())));
         return new Ladders(ladders);
     }
 

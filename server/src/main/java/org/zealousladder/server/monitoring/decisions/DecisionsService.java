@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.decisions;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
@@ -21,7 +23,7 @@ import org.zealousladder.server.school.roster.RosterService;
 @Service
 public class DecisionsService {
     /** Days after which a held course or a changed plan is looked at again when no day is given. */
-    private static final Map<String, Integer> LOOK_AGAIN = Map.of("hold", 28, "raise", 28, Taken.PLAN_CHANGED, 28);
+    private static final Map<String, Integer> LOOK_AGAIN = Map.of("hold", 28, "raise", 28, Decision.PLAN_CHANGED, 28);
 
     private final DecisionsStore store;
     private final GoalsService goals;
@@ -41,7 +43,7 @@ public class DecisionsService {
 
     /** Decisions taken by {@code asOf}, the oldest first; of all measures when {@code measure} is null. */
     @Transactional(readOnly = true)
-    public List<Taken> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+    public List<Decision> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
         return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
     }
 
@@ -52,14 +54,14 @@ public class DecisionsService {
         roster.requireStudent(form.studentId());
         LocalDate today = calendar.today();
         LocalDate again = form.lookAgainOn();
-        boolean aside = form.kind().equals(Taken.SET_ASIDE);
+        boolean aside = form.kind().equals(Decision.SET_ASIDE);
         if (!aside && !LOOK_AGAIN.containsKey(form.kind())) {
             throw Refusal.invalid("kind", "'" + form.kind() + "' is not a decision; use hold, raise, set-aside or plan-changed.");
         }
         if (aside && again == null) {
             throw Refusal.invalid("lookAgainOn", "Choose the day on which it should come back.");
         }
-        if ((aside || form.kind().equals(Taken.PLAN_CHANGED)) && blank(form.reason())) {
+        if ((aside || form.kind().equals(Decision.PLAN_CHANGED)) && blank(form.reason())) {
             throw Refusal.invalid("reason", aside ? "Say in a few words why it can wait." : "Say in a few words what changes.");
         }
         if (again != null && !again.isAfter(today)) {
@@ -80,9 +82,9 @@ public class DecisionsService {
                     new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
                             way.perWeek(), form.reason()));
         }
-        LocalDate lookAgain = again != null ? again : today.plusDays(LOOK_AGAIN.get(form.kind()));
+        LocalDate lookAgain = again != null ? again : today.plusDays(requireNonNull(LOOK_AGAIN.get(form.kind())));
         store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
-                blank(form.reason()) ? null : form.reason().strip(), Viewer.current().id());
+                blank(form.reason()) ? null : requireNonNull(form.reason()).strip(), Viewer.current().id());
     }
 
     private static boolean blank(@Nullable String text) {

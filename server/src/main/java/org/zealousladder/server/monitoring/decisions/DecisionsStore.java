@@ -15,7 +15,7 @@ class DecisionsStore {
         this.db = db;
     }
 
-    List<Taken> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+    List<Decision> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
         return db.sql("""
                 select d.id, d.student_id, d.measure_id, d.kind, d.decided_on, d.look_again_on, d.proposed, d.because, d.reason, p.name as by
                   from decisions_decision d left join people_person p on p.id = d.recorded_by
@@ -23,7 +23,7 @@ class DecisionsStore {
                    and d.decided_on <= :asOf
                  order by d.decided_on, d.id""")
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf)
-                .query(Taken.class).list();
+                .query(Decision.class).list();
     }
 
     void insert(int student, int measure, String kind, LocalDate on, @Nullable LocalDate lookAgainOn, String proposed, String because,

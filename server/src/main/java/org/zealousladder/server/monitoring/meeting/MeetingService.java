@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.meeting;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
@@ -13,8 +15,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
-import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.Concern;
@@ -61,7 +63,7 @@ public class MeetingService {
     public record MeetingView(List<AgendaItem> items, List<PeerMedian> peers, List<String> groups, List<Strategy> strategies) {}
 
     /** One student on the agenda. */
-    public record AgendaItem(TrendCard card, @Nullable Concern concern, List<Plan> plans, List<Taken> decisions, List<Goal> replacedGoals) {}
+    public record AgendaItem(TrendCard card, @Nullable Concern concern, List<Plan> plans, List<Decision> decisions, List<Goal> replacedGoals) {}
 
     /** @param only students, in any order; empty for all who are followed */
     public MeetingView view(Who who, int measureId, int yearId, LocalDate asked, Collection<Integer> only, @Nullable String group) {
@@ -78,8 +80,10 @@ public class MeetingService {
         List<String> groups = all.stream().map(c -> following.plan(c.student().id())).filter(Objects::nonNull).map(Plan::groupName).filter(Objects::nonNull)
                 .distinct().sorted().toList();
         List<TrendCard> agenda = all.stream().filter(c -> only.isEmpty() || only.contains(c.student().id()))
-                .filter(c -> group == null || following.plan(c.student().id()) != null && group.equals(following.plan(c.student().id()).groupName())).toList();
-        Map<Integer, List<Taken>> taken = decisions.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Taken::studentId));
+                .filter(c -> group == null
+                        || following.plan(c.student().id()) != null && group.equals(requireNonNull(following.plan(c.student().id())).groupName()))
+                .toList();
+        Map<Integer, List<Decision>> taken = decisions.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Decision::studentId));
         Map<Integer, List<Goal>> replaced = goals.replacedBy(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Goal::studentId));
         List<AgendaItem> items = agenda.stream().map(c -> new AgendaItem(c, worry(following.concern(c.student().id())), following.plans(c.student().id()),
                 taken.getOrDefault(c.student().id(), List.of()), replaced.getOrDefault(c.student().id(), List.of()))).toList();

@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.plans;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
@@ -93,8 +95,9 @@ public class PlansOverview {
         Set<String> measured = measures.byId(asOf).values().stream().map(Measure::area).collect(Collectors.toSet());
         Map<Integer, Enrolled> byId = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
         return concerns.knownOn(byId.keySet(), null, asOf).stream().filter(c -> c.level() > 0 && !measured.contains(c.area()))
-                .sorted(Comparator.comparing(Concern::area).thenComparing(c -> -c.level()).thenComparing(c -> byId.get(c.studentId()).ref().name()))
-                .map(c -> new OwnConcern(byId.get(c.studentId()).ref(), c)).toList();
+                .sorted(Comparator.comparing(Concern::area).thenComparing(c -> -c.level())
+                        .thenComparing(c -> requireNonNull(byId.get(c.studentId())).ref().name()))
+                .map(c -> new OwnConcern(requireNonNull(byId.get(c.studentId())).ref(), c)).toList();
     }
 
     /** Tier 2 suggests level 2, tier 3 and beyond level 3; nothing where somebody has judged already at least as high, or since. */

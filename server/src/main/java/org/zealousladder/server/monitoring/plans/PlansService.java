@@ -211,6 +211,6 @@ public class PlansService {
     }
 
     private static @Nullable String text(@Nullable String text) {
-        return blank(text) ? null : text.strip();
+        return text == null || text.isBlank() ? null : text.strip();
     }
 }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.strip;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -117,7 +119,7 @@ public class StripService {
         if (!same) {
             if (!Objects.equals(there == null ? null : there.id(), seen)) {
                 throw Refusal.conflict(there == null ? "Somebody else has taken this score back meanwhile. Yours was not saved; type it again to keep it."
-                        : "Somebody else entered " + (there.scored() ? Words.plain(there.value()) : "'" + there.status() + "'")
+                        : "Somebody else entered " + (there.scored() ? Words.plain(requireNonNull(there.value())) : "'" + there.status() + "'")
                                 + " here meanwhile. Yours was not saved.")
                         .with("theirs", entryOf(student, measureId, day));
             }

@@ -12,8 +12,8 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
-import org.zealousladder.core.decisions.Decider;
-import org.zealousladder.core.decisions.Decision;
+import org.zealousladder.core.decisions.Proposal;
+import org.zealousladder.core.decisions.Proposer;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalChance;
@@ -23,13 +23,14 @@ import org.zealousladder.core.growth.Outliers;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard.GoalView;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
-import org.zealousladder.server.monitoring.trends.TrendCard.Proposal;
+import org.zealousladder.server.monitoring.trends.TrendCard.ProposalView;
 import org.zealousladder.server.monitoring.trends.TrendCard.RuleSays;
+import org.zealousladder.server.monitoring.trends.TrendCard.Swing;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendStop;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -63,7 +64,7 @@ final class CardMaker {
      * @param plans on the measure, the newest first
      * @param population what the trend leans on; null where it is fitted by itself
      */
-    record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Taken> taken, List<Plan> plans,
+    record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Decision> taken, List<Plan> plans,
             @Nullable Population population) {
 
         Records with(Goal aim) {
@@ -79,7 +80,7 @@ final class CardMaker {
         Measure measure = records.measure();
         List<Score> scores = records.scores();
         Goal goal = records.goal();
-        List<Taken> taken = records.taken();
+        List<Decision> taken = records.taken();
         List<Score> scored = scores.stream().filter(Score::scored).toList();
         ScoreSeries series = ScoreSeries.of(
                 scored.stream().mapToDouble(s -> week(s.takenOn())).toArray(),
@@ -90,28 +91,28 @@ final class CardMaker {
         Trend.Fitter single = s -> LeastSquares.fit(s, measure.semOrZero());
         // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
         Population population = goal == null || !splits.isEmpty() ? null : records.population();
-        Decider decider = new Decider(measure.settings(), population == null ? single : population);
+        Proposer proposer = new Proposer(measure.settings(), population == null ? single : population);
         ScoreSeries monitored = goal == null ? series : series.from(week(since));
         List<ScoreSeries> phases = split(monitored, splits);
         ScoreSeries newest = phases.get(phases.size() - 1);
         GoalView goalView = null;
-        Proposal proposal = null;
+        ProposalView proposal = null;
         LocalDate settledUntil = null;
         if (goal != null) {
             GoalLine line = goal.line(origin, measure.direction());
-            Trend trend = decider.fit(newest);
-            Decision decision = decider.decide(newest, trend, line, week(asOf));
+            Trend trend = proposer.fit(newest);
+            Proposal decision = proposer.propose(newest, trend, line, week(asOf));
             goalView = goalView(goal, line, trend);
-            proposal = proposal(decision, decider, newest, trend, line);
+            proposal = proposal(decision, proposer, newest, trend, line);
             settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(proposal.kind(), asOf) ? null
                     : taken.get(taken.size() - 1).lookAgainOn();
         }
         List<PhaseTrend> trends = new ArrayList<>();
         for (int i = 0; i < phases.size(); i++) {
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
-            boolean goesOn = i == phases.size() - 1 && proposal != null && !proposal.kind().equals(Decision.Kind.TOO_SOON.code());
+            boolean goesOn = i == phases.size() - 1 && proposal != null && !proposal.kind().equals(Proposal.Kind.TOO_SOON.code());
             boolean last = i == phases.size() - 1;
-            PhaseTrend trend = phaseTrend(last ? decider.fit(phases.get(i)) : single.fit(phases.get(i)), phases.get(i), goesOn ? goal : null,
+            PhaseTrend trend = phaseTrend(last ? proposer.fit(phases.get(i)) : single.fit(phases.get(i)), phases.get(i), goesOn ? goal : null,
                     last ? population : null);
             if (trend != null) {
                 trends.add(trend);
@@ -125,7 +126,7 @@ final class CardMaker {
     /** Days of the year on which the plan changed: by a decision, by a later phase, or by a plan that began when monitoring had been under way. */
     private List<LocalDate> changes(Records records) {
         Goal goal = records.goal();
-        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind().equals(Taken.PLAN_CHANGED)).map(Taken::decidedOn);
+        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind().equals(Decision.PLAN_CHANGED)).map(Decision::decidedOn);
         Stream<LocalDate> phases = records.plans().stream().flatMap(p -> p.phases().stream().skip(1)).map(Plan.PlanPhase::starts)
                 .filter(d -> goal == null || d.isAfter(goal.startDate()));
         Stream<LocalDate> begun = records.plans().stream().map(p -> p.phases().get(0).starts())
@@ -170,9 +171,9 @@ final class CardMaker {
             days.add(day(from + i * (to - from) / STOPS));
         }
         days.add(day(lastScore));
-        boolean pooled = f.method() == Trend.Method.POOLED && population != null;
+        Population group = f.method() == Trend.Method.POOLED ? population : null;
         return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), days.stream().map(d -> stop(f, d)).toList(),
-                pooled ? f.leaning() : null, pooled ? population.series() - 1 : null, pooled ? population.slopePerWeek() : null);
+                group == null ? null : f.leaning(), group == null ? null : group.series() - 1, group == null ? null : group.slopePerWeek());
     }
 
     private TrendStop stop(Trend.Fitted f, LocalDate day) {
@@ -187,21 +188,22 @@ final class CardMaker {
                 chance, projected);
     }
 
-    private Proposal proposal(Decision decision, Decider decider, ScoreSeries phase, Trend trend, GoalLine line) {
-        LocalDate since = decision.kind() == Decision.Kind.CHANGE || decision.kind() == Decision.Kind.RAISE
-                ? day(phase.week(decider.since(phase, line, decision.kind()))) : null;
+    private ProposalView proposal(Proposal proposal, Proposer proposer, ScoreSeries phase, Trend trend, GoalLine line) {
+        LocalDate since = proposal.kind() == Proposal.Kind.CHANGE || proposal.kind() == Proposal.Kind.RAISE
+                ? day(phase.week(proposer.since(phase, line, proposal.kind()))) : null;
         List<RuleSays> rules = Arrays.stream(Rule.values()).map(rule -> {
-            RuleSettings s = decision.rule();
+            RuleSettings s = proposal.rule();
             RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
-            Decision says = rule == s.rule() ? decision
-                    : decider.with(other).decide(phase, trend, line, week(asOf));
-            return new RuleSays(rule.label(), says.kind().label(), says.evidence(), rule == s.rule());
+            Proposal says = rule == s.rule() ? proposal : proposer.with(other).propose(phase, trend, line, week(asOf));
+            return new RuleSays(rule.label(), says.kind().code(), says.kind().label(), says.evidence(), rule == s.rule());
         }).toList();
-        return new Proposal(decision.kind().code(), decision.kind().label(), decision.reason(), evidence(decision, since),
-                decision.kind().wantsAction(), decision.priority(), since, decision.figures().moreScores(), rules);
+        Swing swing = proposer.swing(phase, line, week(asOf), proposal).map(s -> new Swing(day(phase.week(s.index())), phase.score(s.index()),
+                s.without().kind().label())).orElse(null);
+        return new ProposalView(proposal.kind().code(), proposal.kind().label(), proposal.reason(), evidence(proposal, since),
+                proposal.kind().wantsAction(), proposal.priority(), since, swing, rules);
     }
 
-    private static String evidence(Decision d, @Nullable LocalDate since) {
+    private static String evidence(Proposal d, @Nullable LocalDate since) {
         RuleSettings s = d.rule();
         String threshold = switch (d.kind()) {
             case CHANGE -> switch (s.rule()) {
@@ -217,7 +219,7 @@ final class CardMaker {
             default -> "";
         };
         if (threshold.isEmpty()) {
-            return d.kind() == Decision.Kind.HOLD || d.kind() == Decision.Kind.TOO_SOON ? s.rule().label() + "." : "Goal date passed.";
+            return d.kind() == Proposal.Kind.HOLD || d.kind() == Proposal.Kind.TOO_SOON ? s.rule().label() + "." : "Goal date passed.";
         }
         return s.rule().label() + ", " + threshold + (since == null ? "." : " since " + DAY.format(since) + ".");
     }

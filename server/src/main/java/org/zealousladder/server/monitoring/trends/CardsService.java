@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.trends;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
@@ -12,8 +14,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
-import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.Plan;
@@ -70,14 +72,14 @@ public class CardsService {
         }
         Map<Key, List<Score>> series = by(all, s -> new Key(s.studentId(), s.measureId()));
         List<Integer> byGoal = known.stream().map(Goal::studentId).distinct().toList();
-        Map<Key, List<Taken>> taken = by(decisions.knownOn(byGoal, only, asOf), t -> new Key(t.studentId(), t.measureId()));
+        Map<Key, List<Decision>> taken = by(decisions.knownOn(byGoal, only, asOf), t -> new Key(t.studentId(), t.measureId()));
         Map<Key, List<Plan>> planned = by(plans.knownOn(byGoal, only, asOf), p -> new Key(p.studentId(), p.measureId()));
         Map<Integer, Enrolled> byStudent = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
         Pools groups = pools.of(byGoal.stream().map(byStudent::get).toList(), known.stream().map(Goal::measureId).distinct().toList(), year.starts(), asOf);
         return known.stream().map(g -> {
             Key key = new Key(g.studentId(), g.measureId());
             Enrolled student = byStudent.get(g.studentId());
-            return new CardMaker.Records(student.ref(), byId.get(g.measureId()), series.getOrDefault(key, List.of()), g,
+            return new CardMaker.Records(requireNonNull(student).ref(), requireNonNull(byId.get(g.measureId())), series.getOrDefault(key, List.of()), g,
                     taken.getOrDefault(key, List.of()), planned.getOrDefault(key, List.of()), groups.of(group(student, g.measureId())).orElse(null));
         }).toList();
     }
@@ -87,17 +89,17 @@ public class CardsService {
 
         /** As it stands. */
         TrendCard card(int student) {
-            return maker.card(records.get(student));
+            return maker.card(requireNonNull(records.get(student)));
         }
 
         @Nullable
         Goal goal(int student) {
-            return records.get(student).goal();
+            return requireNonNull(records.get(student)).goal();
         }
 
         /** As it would be with {@code aim}. */
         TrendCard card(int student, Goal aim) {
-            return maker.card(records.get(student).with(aim));
+            return maker.card(requireNonNull(records.get(student)).with(aim));
         }
     }
 
@@ -106,7 +108,7 @@ public class CardsService {
         List<Integer> ids = ids(students);
         Map<Integer, List<Score>> series = by(scores.of(ids, List.of(measure.id()), year.starts(), asOf), Score::studentId);
         Map<Integer, Goal> known = goals.knownOn(ids, measure.id(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
-        Map<Integer, List<Taken>> taken = by(decisions.knownOn(ids, measure.id(), asOf), Taken::studentId);
+        Map<Integer, List<Decision>> taken = by(decisions.knownOn(ids, measure.id(), asOf), Decision::studentId);
         Map<Integer, List<Plan>> planned = by(plans.knownOn(ids, measure.id(), asOf), Plan::studentId);
         Pools groups = pools.of(students, List.of(measure.id()), year.starts(), asOf);
         Map<Integer, CardMaker.Records> records = new HashMap<>();
@@ -131,10 +133,10 @@ public class CardsService {
     }
 
     /** One student's cards on {@code of}, with or without goals, from scores that are read already. */
-    public Map<Integer, TrendCard> ofStudent(Enrolled student, Collection<Measure> of, List<Score> all, List<Taken> taken, SchoolYear year, LocalDate asOf) {
+    public Map<Integer, TrendCard> ofStudent(Enrolled student, Collection<Measure> of, List<Score> all, List<Decision> taken, SchoolYear year, LocalDate asOf) {
         Map<Integer, Goal> known = goals.knownOn(List.of(student.id()), null, asOf).stream().collect(Collectors.toMap(Goal::measureId, g -> g));
         Map<Integer, List<Plan>> planned = by(plans.knownOn(List.of(student.id()), null, asOf), Plan::measureId);
-        Map<Integer, List<Taken>> decided = by(taken, Taken::measureId);
+        Map<Integer, List<Decision>> decided = by(taken, Decision::measureId);
         Map<Integer, List<Score>> series = by(all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList(), Score::measureId);
         Pools groups = pools.of(List.of(student), known.keySet(), year.starts(), asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);

@@ -92,15 +92,18 @@ public class GoalAdviser {
         if (from == null) {
             return GoalAdvice.none("No score yet to start from. Set the goal on the chart once there is one.");
         }
-        boolean benchmark = draft.kind().equals("benchmark");
-        if (benchmark && aim == null) {
-            return GoalAdvice.none("No cut score for this grade there.");
-        }
-        if (!benchmark && draft.goalDate() == null) {
+        GoalReckoner.Draft own;
+        if (draft.kind().equals("benchmark")) {
+            if (aim == null) {
+                return GoalAdvice.none("No cut score for this grade there.");
+            }
+            own = new GoalReckoner.Draft(draft.kind(), from.date(), from.score(), aim.date(), draft.percentile(), draft.factor(), aim.from(), aim.basis());
+        } else if (draft.goalDate() == null) {
             return GoalAdvice.none("Give the day to reach the goal by.");
+        } else {
+            own = new GoalReckoner.Draft(draft.kind(), from.date(), from.score(), draft.goalDate(), draft.percentile(), draft.factor(), draft.goalScore(),
+                    null);
         }
-        GoalReckoner.Draft own = new GoalReckoner.Draft(draft.kind(), from.date(), from.score(), benchmark ? aim.date() : draft.goalDate(), draft.percentile(),
-                draft.factor(), benchmark ? (Double) aim.from() : draft.goalScore(), benchmark ? aim.basis() : null);
         return reckoner.advise(own, own(card), chance(trial, card.student().id(), card.measure().id(), own));
     }
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.trends;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.OptionalDouble;
@@ -47,7 +49,7 @@ final class GoalReckoner {
             };
             return advice(draft, reached, weeks, growth, chance);
         } catch (NoGoal e) {
-            return GoalAdvice.none(e.getMessage());
+            return GoalAdvice.none(requireNonNull(e.getMessage()));
         }
     }
 
@@ -61,7 +63,7 @@ final class GoalReckoner {
             throw new NoGoal("The table of growth does not reach to that percentile.");
         }
         return new Reached(GoalKind.grown(draft.startScore(), pace.getAsDouble(), weeks),
-                "Growth at the " + ordinal(percentile) + " percentile of " + table.name() + ": " + rate(pace.getAsDouble()) + " a week");
+                "Growth at the " + ordinal(percentile) + " percentile of " + requireNonNull(table).name() + ": " + rate(pace.getAsDouble()) + " a week");
     }
 
     private Reached byOwnPace(Draft draft, @Nullable Double own, double weeks) {
@@ -92,7 +94,7 @@ final class GoalReckoner {
         double needed = (goal - draft.startScore()) / weeks;
         GrowthNorms.Place place = growth == null ? null : growth.place(needed);
         return new GoalAdvice(null, goal, draft.goalDate(), needed, reached.basis(), place == null ? null : (int) Math.round(place.percentile()),
-                place == null ? null : words(place, table.name()), place != null && place.outOfTheOrdinary(), chance.apply(goal),
+                place == null ? null : words(place, requireNonNull(table).name()), place != null && place.outOfTheOrdinary(), chance.apply(goal),
                 "Needs " + rate(needed) + " a week for " + Math.round(weeks) + " weeks.");
     }
 

@@ -49,8 +49,8 @@ public class RulePreview {
         List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), all, measureId, year, asOf);
         List<Differing> differ = new ArrayList<>();
         for (CardMaker.Records r : records) {
-            TrendCard.Proposal before = maker.card(r).decision();
-            TrendCard.Proposal after = maker.card(r.with(measure.with(settings))).decision();
+            TrendCard.ProposalView before = maker.card(r).proposal();
+            TrendCard.ProposalView after = maker.card(r.with(measure.with(settings))).proposal();
             if (before != null && after != null && !before.kind().equals(after.kind())) {
                 differ.add(new Differing(r.student(), before.label(), after.label()));
             }

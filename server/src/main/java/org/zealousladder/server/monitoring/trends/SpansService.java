@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.trends;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -53,7 +55,7 @@ public class SpansService {
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         Map<Integer, List<Score>> all = scores.of(students.stream().map(Enrolled::id).toList(), List.of(measureId), from, asOf).stream()
                 .filter(s -> s.scored() && !s.takenOn().isAfter(until)).collect(Collectors.groupingBy(Score::studentId));
-        List<SpanRow> rows = students.stream().filter(e -> all.containsKey(e.id())).map(e -> row(e, all.get(e.id()), measure))
+        List<SpanRow> rows = students.stream().filter(e -> all.containsKey(e.id())).map(e -> row(e, requireNonNull(all.get(e.id())), measure))
                 .sorted(Comparator.comparing(r -> r.student().name())).toList();
         return new SpansView(from, until, students.size() - rows.size(), rows);
     }
@@ -71,6 +73,6 @@ public class SpansService {
     }
 
     private static Dated dated(Score s) {
-        return new Dated(s.takenOn(), s.value());
+        return new Dated(s.takenOn(), requireNonNull(s.value()));
     }
 }

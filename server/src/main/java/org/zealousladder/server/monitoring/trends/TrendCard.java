@@ -11,12 +11,12 @@ import org.zealousladder.server.school.roster.StudentRef;
  *
  * @param phases trends of the phases between plan changes, the oldest first; a phase with too few scores has none
  * @param planChanges days on which the plan changed
- * @param decision what is proposed; null without a goal
+ * @param proposal what is proposed; null without a goal
  * @param plan the one that runs; null where there is none
  * @param settledUntil day until which a person has settled the proposal; null when it is open
  */
 public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint> points, List<PhaseTrend> phases,
-        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable Proposal decision, @Nullable LocalDate settledUntil, @Nullable PlanBrief plan) {
+        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable ProposalView proposal, @Nullable LocalDate settledUntil, @Nullable PlanBrief plan) {
 
     /** The plan that runs, in short. */
     public record PlanBrief(long id, String strategy, @Nullable String group, int given, int planned, boolean tooLittle) {}
@@ -46,11 +46,14 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
      *
      * @param reason the figures in a sentence
      * @param evidence rule, threshold and since when
-     * @param moreScores scores that would halve the doubt, when it is too soon
+     * @param swing a single wild score without which something else would be proposed; null when none turns it alone
      */
-    public record Proposal(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
-            @Nullable LocalDate since, @Nullable Integer moreScores, List<RuleSays> rules) {}
+    public record ProposalView(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
+            @Nullable LocalDate since, @Nullable Swing swing, List<RuleSays> rules) {}
+
+    /** A score far off the trend that alone turns the proposal, and what would be proposed without it. */
+    public record Swing(LocalDate date, double value, String without) {}
 
     /** What one of the three rules says. */
-    public record RuleSays(String rule, String label, String why, boolean inUse) {}
+    public record RuleSays(String rule, String kind, String label, String why, boolean inUse) {}
 }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.trends;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -16,8 +18,8 @@ import org.zealousladder.core.summary.Quantiles;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
-import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.Following;
@@ -110,12 +112,12 @@ public class TrendsService {
     /** What wants deciding first, then what is open, then by name. */
     private static final Comparator<TrendCard> BY_NEED = Comparator
             .comparing((TrendCard c) -> c.settledUntil() != null)
-            .thenComparing(c -> c.decision() == null ? 0 : -c.decision().priority())
-            .thenComparing(c -> c.decision() == null || !c.decision().kind().equals("too-soon"))
+            .thenComparing(c -> c.proposal() == null ? 0 : -c.proposal().priority())
+            .thenComparing(c -> c.proposal() == null || !c.proposal().kind().equals("too-soon"))
             .thenComparing(c -> c.student().name());
 
     /** One student on one measure, opened large. */
-    public record TrendDetail(TrendCard card, List<ScoreVersion> history, List<Goal> replacedGoals, List<Taken> decisions,
+    public record TrendDetail(TrendCard card, List<ScoreVersion> history, List<Goal> replacedGoals, List<Decision> decisions,
             List<Plan> plans, List<Strategy> strategies) {}
 
     public TrendDetail detail(int studentId, int measureId, LocalDate asOf) {
@@ -127,11 +129,11 @@ public class TrendsService {
 
     private static List<StrategyResult> results(List<TrendCard> cards) {
         Map<String, List<TrendCard>> by = cards.stream().filter(c -> c.plan() != null && c.goal() != null)
-                .collect(Collectors.groupingBy(c -> c.plan().strategy(), TreeMap::new, Collectors.toList()));
+                .collect(Collectors.groupingBy(c -> requireNonNull(c.plan()).strategy(), TreeMap::new, Collectors.toList()));
         return by.entrySet().stream().map(e -> {
             double[] slopes = e.getValue().stream().filter(c -> !c.phases().isEmpty()).mapToDouble(c -> c.phases().get(c.phases().size() - 1).slope())
                     .toArray();
-            double[] needed = e.getValue().stream().mapToDouble(c -> c.goal().neededPerWeek()).toArray();
+            double[] needed = e.getValue().stream().mapToDouble(c -> requireNonNull(c.goal()).neededPerWeek()).toArray();
             return new StrategyResult(e.getKey(), e.getValue().size(), slopes.length < 3 ? null : (Double) Quantiles.of(slopes).median().orElseThrow(),
                     Quantiles.of(needed).median().orElseThrow());
         }).toList();

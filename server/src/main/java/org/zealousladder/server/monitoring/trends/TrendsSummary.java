@@ -28,6 +28,6 @@ final class TrendsSummary {
     }
 
     private static long count(List<TrendCard> cards, String kind) {
-        return cards.stream().filter(c -> c.settledUntil() == null && c.decision() != null && c.decision().kind().equals(kind)).count();
+        return cards.stream().filter(c -> c.settledUntil() == null && c.proposal() != null && c.proposal().kind().equals(kind)).count();
     }
 }

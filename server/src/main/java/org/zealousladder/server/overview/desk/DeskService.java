@@ -1,5 +1,7 @@
 package org.zealousladder.server.overview.desk;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -66,15 +68,15 @@ public class DeskService {
         List<TrendCard> cards = trends.monitored(students, byId, thisYear, null, year, asOf);
         Standings standings = standing.of(students, byId.values(), windows, asOf, all);
 
-        List<ToDecide> decide = cards.stream().filter(c -> c.decision() != null && c.decision().wantsAction() && c.settledUntil() == null)
-                .sorted(Comparator.comparing((TrendCard c) -> -c.decision().priority()).thenComparing(c -> c.student().name()))
+        List<ToDecide> decide = cards.stream().filter(c -> c.proposal() != null && c.proposal().wantsAction() && c.settledUntil() == null)
+                .sorted(Comparator.comparing((TrendCard c) -> -requireNonNull(c.proposal()).priority()).thenComparing(c -> c.student().name()))
                 .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
         collect.addAll(missingWeekly(cards, asOf));
         List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
         bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
-        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.decision() != null && c.decision().wantsAction()).count();
+        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.proposal() != null && c.proposal().wantsAction()).count();
         return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
     }
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.overview.report;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -145,7 +147,8 @@ public class ReportService {
             }
         }
         String bandBefore = screening.before().isEmpty() ? null : screening.standings().of(s.id(), measure.id()).get(0).bandName();
-        return new ReportStudent(s.ref(), cell.date(), cell.value(), cell.closeCall(), school.percentile(measure, s.grade(), cell.value()), goal, goalBand,
+        return new ReportStudent(s.ref(), requireNonNull(cell.date()), requireNonNull(cell.value()), cell.closeCall(),
+                school.percentile(measure, s.grade(), cell.value()), goal, goalBand,
                 bandBefore,
                 s.support());
     }
@@ -185,13 +188,14 @@ public class ReportService {
     private ScreeningFigures figures(Screening screening, Measure measure, List<ReportBand> bands, List<Enrolled> screened, CoverageCount count,
             int schoolCount) {
         if (bands.isEmpty()) {
-            return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), "", 0, "", screened.size(), Double.NaN, "", 0, 0, 0, 0, 0);
+            return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), "", 0, "", screened.size(), null, "", 0, 0, 0, 0, 0);
         }
         ReportBand lowest = bands.get(bands.size() - 1);
         Set<Integer> ids = lowest.students().stream().map(s -> s.student().id()).collect(Collectors.toSet());
         Map<Integer, Measure> byId = measures.byId(screening.asOf());
         Set<Integer> withGoal = goals.knownOn(ids, null, screening.asOf()).stream()
-                .filter(g -> byId.get(g.measureId()).area().equals(measure.area()) && !g.goalDate().isBefore(screening.asOf())).map(Goal::studentId)
+                .filter(g -> requireNonNull(byId.get(g.measureId())).area().equals(measure.area()) && !g.goalDate().isBefore(screening.asOf()))
+                .map(Goal::studentId)
                 .collect(Collectors.toSet());
         int up = 0;
         int down = 0;
@@ -208,7 +212,7 @@ public class ReportService {
         int twice = (int) lowest.students().stream().filter(s -> lowest.name().equals(s.bandBefore())).count();
         return new ScreeningFigures(count.expected() - count.exempt(), screened.size(), lowest.name(), lowest.count(), bands.get(0).name(),
                 bands.get(0).count(),
-                schoolCount < MeetingQuestions.ENOUGH ? Double.NaN : lowest.shareInSchool(),
+                schoolCount < MeetingQuestions.ENOUGH ? null : (Double) lowest.shareInSchool(),
                 screening.before().map(w -> w.name().toLowerCase(Locale.ROOT)).orElse(""),
                 up, down, twice, lowest.count() - withGoal.size(), close);
     }

@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.measures.measures.MeasureRef;
-import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
@@ -21,7 +21,7 @@ import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
  * @param areas that a concern can be in
  */
 public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
-        List<Enrolment> enrolments, List<Lane> lanes, List<Taken> decisions, List<TierOnRecord> tiers,
+        List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
         List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans) {
 
     /** Plans on one measure, the newest first. */

@@ -1,5 +1,7 @@
 package org.zealousladder.server.overview.students;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,8 +12,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
-import org.zealousladder.server.monitoring.decisions.Taken;
 import org.zealousladder.server.monitoring.plans.ConcernsService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
@@ -71,14 +73,14 @@ public class StudentsService {
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
         List<Window> windows = measures.seasons(asOf, SEASONS);
         Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
-        List<Taken> taken = decisions.knownOn(List.of(studentId), null, asOf);
+        List<Decision> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);
         Map<Integer, List<Plan>> planned = plans.knownOn(List.of(studentId), null, asOf).stream().collect(Collectors.groupingBy(Plan::measureId));
         List<Lane> lanes = new ArrayList<>();
         for (Measure m : byId.values()) {
             List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
             if (!own.isEmpty()) {
-                lanes.add(lane(cards.get(m.id()), own, year, windows, standings.of(studentId, m.id())));
+                lanes.add(lane(requireNonNull(cards.get(m.id())), own, year, windows, standings.of(studentId, m.id())));
             }
         }
         LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
@@ -87,7 +89,8 @@ public class StudentsService {
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
                 lanes, taken, tiers.ofStudent(studentId, asOf),
                 concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
-                byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), planned.get(m.id()))).toList());
+                byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
+                        .toList());
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {

@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
 @Component
 class OpenApiSchemas implements ModelConverter {
     @Override
-    public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+    public @Nullable Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
         if (!chain.hasNext()) {
             return null;
         }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.platform.problems;
 
+import static java.util.Objects.requireNonNull;
+
 import java.net.URI;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,7 +26,7 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
-        ProblemDetail problem = problem(refusal.status(), refusal.type(), refusal.getMessage());
+        ProblemDetail problem = problem(refusal.status(), refusal.type(), requireNonNull(refusal.getMessage()));
         if (refusal.field() != null) {
             problem.setProperty("field", refusal.field());
         }

@@ -1,12 +1,14 @@
 package org.zealousladder.server.platform.who;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /**
  * Settings under {@code ladder}.
  *
  * @param today ISO date that stands in for the real one in the demo; empty otherwise
+ * @param zone where the school is, like Europe/Oslo: its day is today; empty for the zone of the machine
  * @param demo whether the sample people may be chosen at sign-in
  */
 @ConfigurationProperties("ladder")
-public record LadderProperties(String today, boolean demo) {}
+public record LadderProperties(@Nullable String today, @Nullable String zone, boolean demo) {}

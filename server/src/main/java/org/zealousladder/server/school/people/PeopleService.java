@@ -1,5 +1,7 @@
 package org.zealousladder.server.school.people;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,7 +33,7 @@ public class PeopleService {
     PeopleService(PeopleStore store, PasswordEncoder passwords) {
         this.store = store;
         this.passwords = passwords;
-        this.noAccountHash = passwords.encode("nobody has this password");
+        this.noAccountHash = requireNonNull(passwords.encode("nobody has this password"));
     }
 
     /** Checks name and password; a refusal never says which of the two was wrong. */
@@ -50,7 +52,7 @@ public class PeopleService {
         if (!right) {
             throw Refusal.unauthorized("That name and password do not go together. Check both and try again.");
         }
-        LOG.info("signed in person={} role={}", account.id(), account.role());
+        LOG.info("signed in person={} role={}", requireNonNull(account).id(), account.role());
         return new Viewer(account.id(), account.login(), account.name(), Viewer.Role.of(account.role()), account.schoolId());
     }
 
@@ -75,7 +77,7 @@ public class PeopleService {
     @Transactional
     public void setPassword(String login, String password) {
         requirePassword(password);
-        if (store.setPassword(login, passwords.encode(password)) == 0) {
+        if (store.setPassword(login, requireNonNull(passwords.encode(password))) == 0) {
             throw Refusal.notFound("There is no person with the sign-in name '" + login + "'.");
         }
     }
@@ -94,7 +96,7 @@ public class PeopleService {
         if (!store.nobodyYet() || !store.useSetupLink(SetupToken.hash(token))) {
             throw Refusal.forbidden("This link has been used or is not the newest one. Start the server again for a new one, or sign in.");
         }
-        store.addAdministrator(login, name, passwords.encode(password));
+        store.addAdministrator(login, name, requireNonNull(passwords.encode(password)));
         LOG.info("first administrator set up");
     }
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.school.people;
 
+import static java.util.Objects.requireNonNull;
+
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
@@ -66,7 +68,7 @@ class SessionController {
             throw Refusal.invalid("password", "Give your password.");
         }
         Viewer viewer = sample ? people.sample(form.login())
-                : people.signIn(form.login().strip(), form.password(), request.getRemoteAddr());
+                : people.signIn(form.login().strip(), requireNonNull(form.password()), request.getRemoteAddr());
         HttpSession before = request.getSession(false);
         if (before != null) {
             request.changeSessionId();

@@ -1,5 +1,7 @@
 package org.zealousladder.server.school.roster;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
@@ -101,7 +103,7 @@ public class RosterService {
         Map<LocalDate, Map<Integer, Integer>> grades = new HashMap<>();
         days.forEach(day -> grades.put(day, new HashMap<>()));
         if (!students.isEmpty() && !days.isEmpty()) {
-            store.gradesOn(students, days).forEach(g -> grades.get(g.day()).put(g.studentId(), g.grade()));
+            store.gradesOn(students, days).forEach(g -> requireNonNull(grades.get(g.day())).put(g.studentId(), g.grade()));
         }
         return grades;
     }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.scores.scores;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
@@ -98,8 +100,9 @@ public class ScoresService {
             return;
         }
         if (there != null) {
-            throw Refusal.conflict("There is already " + (there.scored() ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status() + "'")
-                    + " for that day. Correct that one instead; yours was not saved.");
+            throw Refusal.conflict(
+                    "There is already " + (there.scored() ? "a score of " + Words.plain(requireNonNull(there.value())) : "an entry '" + there.status() + "'")
+                            + " for that day. Correct that one instead; yours was not saved.");
         }
         store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null, makeUpFor, forms);
     }

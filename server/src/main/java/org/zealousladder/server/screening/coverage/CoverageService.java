@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.coverage;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -104,7 +106,7 @@ public class CoverageService {
 
     private static List<Apart> apart(Screening screening) {
         List<Apart> apart = new ArrayList<>();
-        screening.left().forEach(e -> apart.add(new Apart(e.ref(), "left on " + Words.day(e.enrolledTo()), tested(screening, e))));
+        screening.left().forEach(e -> apart.add(new Apart(e.ref(), "left on " + Words.day(requireNonNull(e.enrolledTo())), tested(screening, e))));
         screening.later().forEach(e -> apart.add(new Apart(e.ref(), "came on " + Words.day(e.enrolledFrom()) + ", after the window", tested(screening, e))));
         return apart;
     }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.cuts;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -96,10 +98,11 @@ public class CutsService {
         for (Enrolled s : students) {
             Cell cell = cell(standing, s, measure);
             if (cell.scored()) {
-                int to = after.index(cell.value());
+                int to = after.index(requireNonNull(cell.value()));
                 afterCounts[to]++;
                 if (before.isPresent() && !Objects.equals(cell.bandName(), bands.get(to).name())) {
-                    movers.add(new Mover(s.ref(), cell.value(), cell.bandName(), bands.get(to).name(), bands.get(to).tier() > cell.tier()));
+                    movers.add(new Mover(s.ref(), cell.value(), requireNonNull(cell.bandName()), bands.get(to).name(),
+                            bands.get(to).tier() > requireNonNull(cell.tier())));
                 }
             }
         }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.entry;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -148,7 +150,7 @@ public class EntryService {
             return Refusal.conflict("Somebody else has emptied this cell meanwhile. Yours was not saved; type it again to keep it.")
                     .with("theirs", entry(measure, null, true, null));
         }
-        return Refusal.conflict("Somebody else entered " + (there.scored() ? Words.plain(there.value()) : "'" + there.status() + "'")
+        return Refusal.conflict("Somebody else entered " + (there.scored() ? Words.plain(requireNonNull(there.value())) : "'" + there.status() + "'")
                 + " here meanwhile. Yours was not saved.").with("theirs", entry(measure, there, true, null));
     }
 }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.ladder;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -70,7 +72,8 @@ public class LadderService {
 
     private static @Nullable Double gain(List<Cell> cells) {
         int last = cells.size() - 1;
-        return last < 1 || !cells.get(last - 1).scored() || !cells.get(last).scored() ? null : (Double) (cells.get(last).value() - cells.get(last - 1).value());
+        return last < 1 || !cells.get(last - 1).scored() || !cells.get(last).scored() ? null
+                : (Double) (requireNonNull(cells.get(last).value()) - requireNonNull(cells.get(last - 1).value()));
     }
 
     private static Season season(Window w, int k, List<LadderRow> rows, Measure measure, Standings standing) {

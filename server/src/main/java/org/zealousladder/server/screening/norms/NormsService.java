@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.norms;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -123,7 +125,7 @@ public class NormsService {
         Cell first = scored.get(0);
         Cell last = scored.get(scored.size() - 1);
         long days = ChronoUnit.DAYS.between(first.date(), last.date());
-        return days < 28 ? null : (Double) ((last.value() - first.value()) / (days / 7.0));
+        return days < 28 ? null : (Double) ((requireNonNull(last.value()) - requireNonNull(first.value())) / (days / 7.0));
     }
 
     private static Map<Integer, List<Double>> byGrade(List<Enrolled> students, java.util.function.Function<Enrolled, @Nullable Double> value) {

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.standings;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +38,7 @@ public final class Standings {
         List<Cell> own = of(studentId, measureId);
         for (int i = own.size() - 1; i >= 0; i--) {
             if (own.get(i).tier() != null) {
-                return Optional.of(own.get(i).tier());
+                return Optional.of(requireNonNull(own.get(i).tier()));
             }
         }
         return Optional.empty();
@@ -44,12 +46,12 @@ public final class Standings {
 
     /** The grade the student was in at the window's end; empty when not here then. */
     public Optional<Integer> grade(int studentId, Window window) {
-        return Optional.ofNullable(grades.get(window.ends()).get(studentId));
+        return Optional.ofNullable(requireNonNull(grades.get(window.ends())).get(studentId));
     }
 
     /** All grades that the students were in at the window's end. */
     public Map<Integer, Integer> grades(Window window) {
-        return grades.get(window.ends());
+        return requireNonNull(grades.get(window.ends()));
     }
 
     /** The ladder on which the student's score in the window is read. */

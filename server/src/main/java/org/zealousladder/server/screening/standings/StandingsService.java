@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.standings;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -72,7 +74,7 @@ public class StandingsService {
                 double[] group = inWindow.values().stream().filter(Score::scored).mapToDouble(Score::value).toArray();
                 PercentileRanks ranks = PercentileRanks.of(group, measure.direction());
                 for (Integer id : ids) {
-                    Integer grade = grades.get(w.ends()).get(id);
+                    Integer grade = requireNonNull(grades.get(w.ends())).get(id);
                     BandLadder ladder = grade == null ? null : ladders.of(measure.id(), w.id(), grade).orElse(null);
                     cells.computeIfAbsent(id, k -> new HashMap<>()).computeIfAbsent(measure.id(), k -> new ArrayList<>())
                             .add(cell(inWindow.get(id), grade != null, ladder, measure, ranks));
@@ -106,7 +108,7 @@ public class StandingsService {
         if (!score.scored()) {
             return new Cell(score.status(), null, score.takenOn(), null, null, null, null, false, null);
         }
-        double value = score.value();
+        double value = requireNonNull(score.value());
         OptionalDouble rank = ranks.of(value);
         Integer percentile = rank.isPresent() ? (int) Math.round(rank.getAsDouble()) : null;
         if (ladder == null) {

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.tiers;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,7 +61,7 @@ final class Proposals {
             int grade = screening.standings().grade(student.id(), window).orElse(student.grade());
             Optional<BandLadder> ladder = screening.standings().ladders().of(m.id(), window.id(), grade);
             if (cell.scored() && ladder.isPresent()) {
-                evidence.add(new Evidence(m.name(), cell.value(), ladder.get(), m.semOrZero(), weights.get(m.id()),
+                evidence.add(new Evidence(m.name(), requireNonNull(cell.value()), ladder.get(), m.semOrZero(), requireNonNull(weights.get(m.id())),
                         school == null ? 0 : school.spread(m.id(), grade)));
             }
         }

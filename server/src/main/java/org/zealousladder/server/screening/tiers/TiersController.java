@@ -27,7 +27,7 @@ class TiersController {
         this.closing = closing;
     }
 
-    record TiersForm(@NotBlank String who, int year, int window, @NotBlank String area, @NotNull List<TiersService.Decision> decisions) {}
+    record TiersForm(@NotBlank String who, int year, int window, @NotBlank String area, @NotNull List<TiersService.TierDecision> decisions) {}
 
     record OpinionForm(int studentId, int window, @NotBlank String area, int tier, @Nullable @Size(max = 500) String note, @Nullable Long seen) {}
 

@@ -1,5 +1,7 @@
 package org.zealousladder.server.screening.tiers;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -124,7 +126,7 @@ public class TiersService {
     /** Close calls first, then those without a score, then by the support proposed; what is decided stands last. */
     private static int order(TierRow row) {
         if (row.decided() != null) {
-            return row.decided().outcome().equals("retest") ? 50 : 100 - row.decided().tier();
+            return row.decided().outcome().equals("retest") ? 50 : 100 - requireNonNull(row.decided().tier());
         }
         return row.proposal() == null ? 2 : row.proposal().closeCall() ? 1 : 20 - row.proposal().tier();
     }
@@ -190,11 +192,12 @@ public class TiersService {
      * @param proposed the proposal that the team saw; null when there was none
      * @param seen the decision that this one replaces
      */
-    public record Decision(int studentId, String outcome, @Nullable Integer tier, @Nullable Integer proposed, @Nullable String reason, @Nullable Long seen) {}
+    public record TierDecision(int studentId, String outcome, @Nullable Integer tier, @Nullable Integer proposed, @Nullable String reason,
+            @Nullable Long seen) {}
 
     /** Keeps decisions, all or none. */
     @Transactional
-    public int decide(Who who, int yearId, int windowId, String area, List<Decision> decisions) {
+    public int decide(Who who, int yearId, int windowId, String area, List<TierDecision> decisions) {
         int school = roster.school(who);
         if (!rights.mayChange(school)) {
             throw Refusal.forbidden("Tiers are confirmed by coordinators. You can give your view of a student; nothing was saved.");
@@ -213,7 +216,7 @@ public class TiersService {
         return written;
     }
 
-    private static TiersStore.NewTier newTier(Decision d, @Nullable TierRow row, List<Integer> tiers) {
+    private static TiersStore.NewTier newTier(TierDecision d, @Nullable TierRow row, List<Integer> tiers) {
         if (row == null) {
             throw Refusal.forbidden("One of the students is not in this list. Nothing was saved.");
         }
@@ -268,7 +271,7 @@ public class TiersService {
         try {
             TierRule.of(rule);
         } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("rule", Words.sentence(e.getMessage()));
+            throw Refusal.invalid("rule", Words.sentence(requireNonNull(e.getMessage())));
         }
         Map<Integer, Measure> known = measures.byId();
         if (weighed.isEmpty() || weighed.stream().anyMatch(w -> known.get(w.measureId()) == null || !known.get(w.measureId()).area().equals(area))) {

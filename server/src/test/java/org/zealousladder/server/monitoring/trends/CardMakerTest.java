@@ -13,7 +13,7 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.growth.PooledGrowth;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.monitoring.decisions.Taken;
+import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
@@ -43,18 +43,18 @@ class CardMakerTest {
         return new Goal(9, 1, 1, OCTOBER.plusWeeks(1), 50, LocalDate.of(2026, 5, 8), score, "by-hand", null, null, null);
     }
 
-    private static Taken planChanged(LocalDate on) {
-        return new Taken(1, 1, 1, Taken.PLAN_CHANGED, on, on.plusDays(28), "change", "because", "more often", null);
+    private static Decision planChanged(LocalDate on) {
+        return new Decision(1, 1, 1, Decision.PLAN_CHANGED, on, on.plusDays(28), "change", "because", "more often", null);
     }
 
-    private static TrendCard card(List<Score> scores, Goal goal, Taken... taken) {
+    private static TrendCard card(List<Score> scores, Goal goal, Decision... taken) {
         return new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(taken), List.of(), null));
     }
 
     @Test
     void aCardHasALineToTheGoalDateAndARibbonThatWidens() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.4), goal(90));
-        assertEquals("change", card.decision().kind());
+        assertEquals("change", card.proposal().kind());
         PhaseTrend phase = card.phases().get(0);
         assertEquals(LocalDate.of(2026, 5, 8), phase.stops().get(phase.stops().size() - 1).date());
         assertEquals(OCTOBER, phase.stops().get(0).date());
@@ -69,16 +69,16 @@ class CardMakerTest {
     @Test
     void theEvidenceNamesRuleThresholdAndSinceWhen() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.4), goal(90));
-        assertTrue(card.decision().evidence().matches("Chance rule, at most 25 % since \\d+ \\w{3}\\."), card.decision().evidence());
-        assertTrue(card.decision().since().isAfter(OCTOBER));
-        assertEquals(3, card.decision().rules().size());
-        assertEquals(1, card.decision().rules().stream().filter(TrendCard.RuleSays::inUse).count());
+        assertTrue(card.proposal().evidence().matches("Chance rule, at most 25 % since \\d+ \\w{3}\\."), card.proposal().evidence());
+        assertTrue(card.proposal().since().isAfter(OCTOBER));
+        assertEquals(3, card.proposal().rules().size());
+        assertEquals(1, card.proposal().rules().stream().filter(TrendCard.RuleSays::inUse).count());
     }
 
     @Test
     void withoutAGoalThereIsATrendAndNoProposal() {
         TrendCard card = card(weekly(OCTOBER, 8, 50, 1), null);
-        assertNull(card.decision());
+        assertNull(card.proposal());
         assertNull(card.goal());
         assertEquals(1, card.phases().size());
         assertEquals(card.phases().get(0).lastScore(), card.phases().get(0).stops().get(card.phases().get(0).stops().size() - 1).date(),
@@ -88,9 +88,9 @@ class CardMakerTest {
     @Test
     void whileItIsTooSoonTheLineEndsAtTheLastScore() {
         TrendCard card = card(weekly(OCTOBER, 4, 50, 1), goal(90));
-        assertEquals("too-soon", card.decision().kind());
+        assertEquals("too-soon", card.proposal().kind());
         assertEquals(OCTOBER.plusWeeks(3), card.phases().get(0).stops().get(card.phases().get(0).stops().size() - 1).date());
-        assertFalse(card.decision().wantsAction());
+        assertFalse(card.proposal().wantsAction());
     }
 
     @Test
@@ -104,7 +104,7 @@ class CardMakerTest {
     @Test
     void noScoreAtAllIsStillACard() {
         TrendCard card = card(List.of(), goal(90));
-        assertEquals("too-soon", card.decision().kind());
+        assertEquals("too-soon", card.proposal().kind());
         assertEquals(List.of(), card.points());
     }
 
@@ -119,14 +119,14 @@ class CardMakerTest {
         assertEquals(0, card.phases().get(0).slope(), 0.3);
         assertEquals(3, card.phases().get(1).slope(), 0.4);
         assertEquals(List.of(OCTOBER.plusWeeks(8)), card.planChanges());
-        assertEquals("raise", card.decision().kind());
+        assertEquals("raise", card.proposal().kind());
         assertTrue(card.points().stream().noneMatch(TrendPoint::outlier), "a jump at the change is no wild score");
     }
 
     @Test
     void rightAfterAChangeItIsTooSoon() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.2), goal(90), planChanged(OCTOBER.plusWeeks(14)));
-        assertEquals("too-soon", card.decision().kind());
+        assertEquals("too-soon", card.proposal().kind());
         assertEquals(1, card.phases().size(), "the two new scores make no trend yet, the old trend stays visible");
     }
 
@@ -153,7 +153,7 @@ class CardMakerTest {
 
     @Test
     void aDecisionTakenSettlesTheProposalUntilItsDay() {
-        Taken held = new Taken(1, 1, 1, "hold", TODAY.minusDays(3), TODAY.plusDays(25), "change", "because", null, null);
+        Decision held = new Decision(1, 1, 1, "hold", TODAY.minusDays(3), TODAY.plusDays(25), "change", "because", null, null);
         assertEquals(TODAY.plusDays(25), card(weekly(OCTOBER, 16, 50, 0.4), goal(90), held).settledUntil());
         assertNull(card(weekly(OCTOBER, 16, 50, 3), goal(90), held).settledUntil(), "now it proposes something else");
     }
@@ -248,18 +248,24 @@ class CardMakerTest {
         TrendCard card = pooled(weekly(OCTOBER, 16, 50, 1), null, List.of(plan(OCTOBER, change)));
         assertEquals(List.of(change), card.planChanges());
         assertEquals(2, card.phases().size());
-        assertNull(card.decision());
+        assertNull(card.proposal());
     }
 
     @Test
-    void eachRuleSaysWhyAndHoldingSaysHowManyScoresWouldSettleIt() {
+    void eachRuleSaysWhatAndWhy() {
         TrendCard card = card(weekly(OCTOBER, 10, 50, 1.1), goal(86));
-        assertEquals(3, card.decision().rules().size());
-        assertTrue(card.decision().rules().stream().noneMatch(r -> r.why().isBlank()));
-        if (card.decision().kind().equals("hold")) {
-            assertTrue(card.decision().moreScores() > 0);
-        } else {
-            assertEquals(null, card.decision().moreScores());
-        }
+        assertEquals(3, card.proposal().rules().size());
+        assertTrue(card.proposal().rules().stream().noneMatch(r -> r.why().isBlank() || r.kind().isBlank()));
+        assertNull(card.proposal().swing(), "nothing wild, nothing turns");
+    }
+
+    @Test
+    void aWildScoreThatAloneTurnsTheProposalIsNamedWithItsDayAndWhatWouldBeProposed() {
+        List<Score> scores = new ArrayList<>(weekly(OCTOBER, 14, 50, 1.4));
+        scores.add(new Score(99, 1, 1, OCTOBER.plusWeeks(14), 12.0, "scored"));
+        TrendCard card = card(scores, goal(86));
+        assertEquals(OCTOBER.plusWeeks(14), card.proposal().swing().date());
+        assertEquals(12.0, card.proposal().swing().value());
+        assertTrue(!card.proposal().swing().without().equals(card.proposal().label()));
     }
 }

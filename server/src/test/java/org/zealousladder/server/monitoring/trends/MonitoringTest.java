@@ -96,7 +96,7 @@ class MonitoringTest extends ScreeningTest {
         assertEquals(teacher.get("slope").asDouble(), coordinator.get("slope").asDouble(), 1e-12);
         JsonNode zuri = body(read(person("r.oduya"), "/api/trends/" + student("Zuri Halloran") + "/" + measure("oral-reading") + "?asOf=2026-03-06"));
         assertFalse(zuri.at("/card/phases/1").has("leaning"), "after a change of plan a trend stands by itself");
-        JsonNode rules = zuri.at("/card/decision/rules");
+        JsonNode rules = zuri.at("/card/proposal/rules");
         assertEquals(3, rules.size());
         each(rules).forEach(r -> assertFalse(r.get("why").asString().isBlank()));
     }

@@ -18,7 +18,7 @@ class TrendsSummaryTest {
     private static final LocalDate LATER = LocalDate.of(2026, 4, 10);
 
     private static TrendCard card(String kind, LocalDate settled) {
-        TrendCard.Proposal proposal = kind == null ? null : new TrendCard.Proposal(kind, kind, "why", "evidence", true, 1, null, null, List.of());
+        TrendCard.ProposalView proposal = kind == null ? null : new TrendCard.ProposalView(kind, kind, "why", "evidence", true, 1, null, null, List.of());
         return new TrendCard(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true),
                 List.of(), List.of(),
                 List.of(), null, proposal, settled, null);

@@ -37,11 +37,11 @@ class ViewsTest extends ServerTest {
     @Test
     void trendsTellTheStories() {
         JsonNode cards = trends(person("r.oduya")).get("cards");
-        assertEquals("change", card(cards, "Sunniva Hale").at("/decision/kind").asString());
-        assertEquals("raise", card(cards, "Pema Dorje").at("/decision/kind").asString());
+        assertEquals("change", card(cards, "Sunniva Hale").at("/proposal/kind").asString());
+        assertEquals("raise", card(cards, "Pema Dorje").at("/proposal/kind").asString());
         JsonNode jory = card(cards, "Jory Tamsin");
-        assertEquals("too-soon", jory.at("/decision/kind").asString());
-        assertTrue(jory.at("/decision/reason").asString().startsWith("4 scores"));
+        assertEquals("too-soon", jory.at("/proposal/kind").asString());
+        assertTrue(jory.at("/proposal/reason").asString().startsWith("4 scores"));
         JsonNode zuri = card(cards, "Zuri Halloran");
         assertEquals(1, zuri.get("planChanges").size());
         assertEquals(2, zuri.get("phases").size());
@@ -59,8 +59,8 @@ class ViewsTest extends ServerTest {
             if (c.has("settledUntil")) {
                 continue;
             }
-            assertTrue(c.at("/decision/priority").asDouble() <= before);
-            before = c.at("/decision/priority").asDouble();
+            assertTrue(c.at("/proposal/priority").asDouble() <= before);
+            before = c.at("/proposal/priority").asDouble();
         }
     }
 

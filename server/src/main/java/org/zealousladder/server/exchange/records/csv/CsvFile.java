@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A CSV file open for one streaming pass. The delimiter is the one of comma, semicolon and tab that the header row has
@@ -117,7 +118,7 @@ public final class CsvFile implements AutoCloseable {
      *
      * @throws BadCsvException if the file is broken from here on, such as a quote that is never closed
      */
-    public CsvRecord nextRow() throws BadCsvException {
+    public @Nullable CsvRecord nextRow() throws BadCsvException {
         CsvRecord record = next();
         while (record != null && blank(record)) {
             record = next();
@@ -131,7 +132,7 @@ public final class CsvFile implements AutoCloseable {
         return n < header.size() && record.getField(n - 1).indexOf('\n') >= 0;
     }
 
-    private CsvRecord next() throws BadCsvException {
+    private @Nullable CsvRecord next() throws BadCsvException {
         try {
             if (!records.hasNext()) {
                 return null;

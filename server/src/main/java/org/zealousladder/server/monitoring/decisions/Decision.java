@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 
 /** A decision a person took. {@code proposed} is the kind that was proposed then, {@code because} its sentence. */
-public record Taken(long id, int studentId, int measureId, String kind, LocalDate decidedOn, @Nullable LocalDate lookAgainOn,
+public record Decision(long id, int studentId, int measureId, String kind, LocalDate decidedOn, @Nullable LocalDate lookAgainOn,
         String proposed, String because, @Nullable String reason, @Nullable String by) {
     public static final String PLAN_CHANGED = "plan-changed";
     public static final String SET_ASIDE = "set-aside";

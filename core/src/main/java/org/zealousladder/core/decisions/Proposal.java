@@ -7,7 +7,7 @@ package org.zealousladder.core.decisions;
  * @param rule the rule that proposed it
  * @param figures the numbers it used
  */
-public record Decision(Kind kind, RuleSettings rule, Figures figures) {
+public record Proposal(Kind kind, RuleSettings rule, Figures figures) {
 
     /** What can be proposed. */
     public enum Kind {
@@ -56,7 +56,8 @@ public record Decision(Kind kind, RuleSettings rule, Figures figures) {
      * come before goals that are too easy, the surer before the less sure.
      */
     public double priority() {
-        double chance = figures.chance() == null ? 0.5 : figures.chance();
+        Double known = figures.chance();
+        double chance = known == null ? 0.5 : known;
         return switch (kind) {
             case CHANGE -> 3 * (1 - chance);
             case NOT_MET -> 2.5;

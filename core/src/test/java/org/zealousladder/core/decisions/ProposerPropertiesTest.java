@@ -14,7 +14,7 @@ import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.growth.LeastSquares;
 
 /** What must hold of proposals whatever the scores are. */
-class DeciderPropertiesTest {
+class ProposerPropertiesTest {
     private static final Direction UP = Direction.HIGHER_IS_BETTER;
 
     private static ScoreSeries weekly(Random random, int n, double start, double pace, double noise) {
@@ -27,14 +27,14 @@ class DeciderPropertiesTest {
         return ScoreSeries.of(t, y);
     }
 
-    private static Decision decide(Rule rule, ScoreSeries s, GoalLine goal) {
-        Decider decider = new Decider(RuleSettings.standard(rule), LeastSquares::fit);
-        return decider.decide(s, decider.fit(s), goal, s.week(s.size() - 1));
+    private static Proposal propose(Rule rule, ScoreSeries s, GoalLine goal) {
+        Proposer proposer = new Proposer(RuleSettings.standard(rule), LeastSquares::fit);
+        return proposer.propose(s, proposer.fit(s), goal, s.week(s.size() - 1));
     }
 
     /** Raise is the most hopeful, change the least. */
-    private static int hope(Decision d) {
-        return List.of(Decision.Kind.CHANGE, Decision.Kind.HOLD, Decision.Kind.RAISE).indexOf(d.kind());
+    private static int hope(Proposal d) {
+        return List.of(Proposal.Kind.CHANGE, Proposal.Kind.HOLD, Proposal.Kind.RAISE).indexOf(d.kind());
     }
 
     private static ScoreSeries mapped(ScoreSeries s, double weeks, double scores, double factor) {
@@ -55,7 +55,7 @@ class DeciderPropertiesTest {
             int before = 2;
             double chance = 1;
             for (double goal = 51; goal < 140; goal += 4) {
-                Decision d = decide(rule, s, new GoalLine(0, 50, 30, goal, UP));
+                Proposal d = propose(rule, s, new GoalLine(0, 50, 30, goal, UP));
                 assertTrue(hope(d) >= 0, d.kind().toString());
                 assertTrue(hope(d) <= before, rule.label() + " at " + goal);
                 assertTrue(d.figures().chance() <= chance + 1e-12);
@@ -71,8 +71,8 @@ class DeciderPropertiesTest {
         ScoreSeries s = weekly(random, 10, 50, 2 * random.nextDouble(), 4);
         GoalLine goal = new GoalLine(0, 50, 30, 80, UP);
         for (Rule rule : Rule.values()) {
-            Decision d = decide(rule, s, goal);
-            Decision moved = decide(rule, mapped(s, 120, 300, 1), new GoalLine(120, 350, 150, 380, UP));
+            Proposal d = propose(rule, s, goal);
+            Proposal moved = propose(rule, mapped(s, 120, 300, 1), new GoalLine(120, 350, 150, 380, UP));
             assertEquals(d.kind(), moved.kind());
             assertEquals(d.figures().chance(), moved.figures().chance(), 1e-9);
         }
@@ -83,8 +83,8 @@ class DeciderPropertiesTest {
         Random random = new Random(info.getCurrentRepetition());
         ScoreSeries s = weekly(random, 10, 50, 2 * random.nextDouble(), 4);
         for (Rule rule : Rule.values()) {
-            Decision up = decide(rule, s, new GoalLine(0, 50, 30, 80, UP));
-            Decision down = decide(rule, mapped(s, 0, 0, -1), new GoalLine(0, -50, 30, -80, Direction.LOWER_IS_BETTER));
+            Proposal up = propose(rule, s, new GoalLine(0, 50, 30, 80, UP));
+            Proposal down = propose(rule, mapped(s, 0, 0, -1), new GoalLine(0, -50, 30, -80, Direction.LOWER_IS_BETTER));
             assertEquals(up.kind(), down.kind(), rule.label());
             assertEquals(up.figures().chance(), down.figures().chance(), 1e-9);
         }
@@ -96,10 +96,10 @@ class DeciderPropertiesTest {
         for (int n = 3; n < 6; n++) {
             ScoreSeries s = weekly(random, n, 50, 0, 4);
             for (Rule rule : Rule.values()) {
-                Decision d = decide(rule, s, new GoalLine(0, 50, 30, 120, UP));
-                assertEquals(Decision.Kind.TOO_SOON, d.kind());
-                assertTrue(d.figures().moreScores() > 0);
-                assertTrue(d.reason().contains(n + " scores"), d.reason());
+                Proposal d = propose(rule, s, new GoalLine(0, 50, 30, 120, UP));
+                assertEquals(Proposal.Kind.TOO_SOON, d.kind());
+                int more = 6 - n;
+                assertTrue(d.reason().startsWith(n + " scores over " + (n - 1) + " weeks so far. " + more + " more score"), d.reason());
             }
         }
     }
@@ -111,8 +111,8 @@ class DeciderPropertiesTest {
             ScoreSeries flat = weekly(random, 12, 50, 0, 1);
             ScoreSeries steep = weekly(random, 12, 50, 4, 1);
             for (Rule rule : Rule.values()) {
-                assertEquals(Decision.Kind.CHANGE, decide(rule, flat, new GoalLine(-4, 50, 20, 110, UP)).kind(), rule.label());
-                assertEquals(Decision.Kind.RAISE, decide(rule, steep, new GoalLine(-2, 40, 40, 80, UP)).kind(), rule.label());
+                assertEquals(Proposal.Kind.CHANGE, propose(rule, flat, new GoalLine(-4, 50, 20, 110, UP)).kind(), rule.label());
+                assertEquals(Proposal.Kind.RAISE, propose(rule, steep, new GoalLine(-2, 40, 40, 80, UP)).kind(), rule.label());
             }
         }
     }
