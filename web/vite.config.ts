@@ -1,9 +1,22 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    // Keeps the shell in the browser, so that the pages open without a network; never any records.
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'shell-worker.ts',
+      injectRegister: false,
+      manifest: false,
+      injectManifest: { globPatterns: ['assets/*.{js,css,woff2}', 'icon.svg'] },
+    }),
+  ],
   // The server puts a fresh nonce here with every page it sends.
   html: { cspNonce: '%NONCE%' },
   build: { assetsInlineLimit: 0, sourcemap: false, target: 'es2022' },

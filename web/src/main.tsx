@@ -21,6 +21,9 @@ const queries = new QueryClient({
   },
 });
 
+// Without it everything works as well, but for opening a page without a network.
+if (import.meta.env.PROD) void navigator.serviceWorker?.register('/shell-worker.js').catch(() => {});
+
 const root = document.getElementById('root');
 if (root) {
   createRoot(root).render(

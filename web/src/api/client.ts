@@ -16,6 +16,22 @@ export class Problem extends Error {
   }
 }
 
+/** Why nothing can be asked for any more: the sign-in ran out, or somebody else signed in in this browser. */
+export type SignedOut = 'expired' | 'other-person';
+
+let person: number | undefined;
+let whenSignedOut: (why: SignedOut) => void = () => {};
+
+/** Every request says for whom it is meant, so that nothing typed by one person is ever saved as another's. */
+export function asksFor(id: number | undefined): void {
+  person = id;
+}
+
+/** Who is told when a request comes back because nobody, or somebody else, is signed in. */
+export function onSignedOut(tell: (why: SignedOut) => void): void {
+  whenSignedOut = tell;
+}
+
 const api = createClient<paths>({ credentials: 'same-origin' });
 
 api.use({
@@ -24,11 +40,18 @@ api.use({
     if (token && request.method !== 'GET') {
       request.headers.set('X-XSRF-TOKEN', token);
     }
+    if (person !== undefined && !request.url.endsWith('/api/session')) {
+      request.headers.set('X-Ladder-Person', String(person));
+    }
     return request;
   },
-  async onResponse({ response }) {
+  async onResponse({ request, response }) {
     if (!response.ok) {
-      throw await problemOf(response);
+      const problem = await problemOf(response);
+      if (response.status === 401 && !request.url.endsWith('/api/session')) {
+        whenSignedOut(problem.kind === 'other-person' ? 'other-person' : 'expired');
+      }
+      throw problem;
     }
   },
   onError() {

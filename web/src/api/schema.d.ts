@@ -1240,6 +1240,7 @@ export interface components {
         Correction: {
             reason?: string;
             status: string;
+            sure?: boolean;
             /** Format: double */
             value?: number;
         };
@@ -1420,7 +1421,9 @@ export interface components {
         Entry: {
             given: boolean;
             /** Format: double */
-            lastSeason?: number;
+            last?: number;
+            /** Format: date */
+            lastDay?: string;
             /** Format: double */
             likelyHigh?: number;
             /** Format: double */
@@ -1861,6 +1864,7 @@ export interface components {
             status: string;
             /** Format: int32 */
             studentId: number;
+            sure?: boolean;
             /** Format: date */
             takenOn: string;
             /** Format: double */
@@ -2025,6 +2029,7 @@ export interface components {
         PersonView: {
             /** Format: int32 */
             id: number;
+            login: string;
             name: string;
             role: string;
         };
@@ -2550,6 +2555,10 @@ export interface components {
             last?: number;
             /** Format: date */
             lastDay?: string;
+            /** Format: double */
+            likelyHigh?: number;
+            /** Format: double */
+            likelyLow?: number;
             /** Format: int64 */
             scoreId?: number;
             status?: string;
@@ -2573,6 +2582,7 @@ export interface components {
             status: string;
             /** Format: int32 */
             studentId: number;
+            sure?: boolean;
             values: number[];
         };
         StripView: {
@@ -2585,6 +2595,8 @@ export interface components {
             monitored: number;
             rows: components["schemas"]["StripRow"][];
             takesMedian: boolean;
+            /** Format: date */
+            week?: string;
         };
         StudentPage: {
             areas: string[];
@@ -3137,7 +3149,9 @@ export interface operations {
     save_2: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4014,7 +4028,9 @@ export interface operations {
     enter: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4036,7 +4052,9 @@ export interface operations {
     correct: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -4147,7 +4165,7 @@ export interface operations {
                 who: string;
                 measure: number;
                 year: number;
-                day: string;
+                day?: string;
             };
             header?: never;
             path?: never;
@@ -4169,7 +4187,9 @@ export interface operations {
     save: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };

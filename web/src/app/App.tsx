@@ -1,14 +1,20 @@
-import { lazy, Suspense } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect } from 'react';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { asksFor } from '../api/client';
 import { useSession } from '../api/session';
 import { SetupPage } from '../features/school/people/SetupPage';
 import { SignInPage } from '../features/school/people/SignInPage';
 import { NamesProvider } from '../lib/names';
+import { outbox } from '../lib/outbox/outbox';
 import { PicksProvider } from '../lib/picks';
 import { ScopeContext, useScopeFromAddress } from '../lib/scope';
 import { Failed, Loading } from '../ui/States';
+import { NotFound } from './NotFound';
 import { useScopeChoices } from './queries';
 import { Shell } from './Shell';
+import { SignInAgain } from './SignInAgain';
+import { Trouble } from './Trouble';
 
 const Desk = lazy(() => import('../features/overview/desk/DeskPage'));
 const Ladder = lazy(() => import('../features/screening/ladder/LadderPage'));
@@ -53,6 +59,19 @@ const SCOPED = {
 export function App() {
   const session = useSession();
   const { pathname } = useLocation();
+  const queries = useQueryClient();
+  const person = session.data?.person?.id;
+  useEffect(() => {
+    asksFor(person);
+    outbox.onSaved = () => {
+      // A list that is being read would come back without what was saved while it was read.
+      void queries
+        .cancelQueries({ queryKey: ['entry'] })
+        .then(() => queries.invalidateQueries({ queryKey: ['entry'] }));
+      void queries.invalidateQueries({ queryKey: ['records'] });
+    };
+    void outbox.signedIn(person);
+  }, [person, queries]);
   if (session.isPending) return null;
   if (session.isError) {
     return (
@@ -67,6 +86,7 @@ export function App() {
     <NamesProvider>
       <PicksProvider>
         <SignedIn role={session.data.person.role} />
+        <SignInAgain session={session.data} />
       </PicksProvider>
     </NamesProvider>
   );
@@ -86,15 +106,19 @@ function SignedIn({ role }: { role: string }) {
   return (
     <ScopeContext value={state}>
       <Shell>
-        <Suspense fallback={<Loading label="Opening the view ..." />}>
-          <Routes>
-            {Object.entries(SCOPED).map(([path, View]) => (
-              <Route key={path} path={path} element={state ? <View /> : <NothingYet role={role} />} />
-            ))}
-            <Route path="/records" element={<Records />} />
-            <Route path="*" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
-          </Routes>
-        </Suspense>
+        <Trouble>
+          <Suspense fallback={<Loading label="Opening the view ..." />}>
+            <Routes>
+              {Object.entries(SCOPED).map(([path, View]) => (
+                <Route key={path} path={path} element={state ? <View /> : <NothingYet role={role} />} />
+              ))}
+              <Route path="/records" element={<Records />} />
+              <Route path="/" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
+              <Route path="/sign-in" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
+              <Route path="*" element={<NotFound />} />
+            </Routes>
+          </Suspense>
+        </Trouble>
       </Shell>
     </ScopeContext>
   );

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from 'react';
 import { longDay } from '../lib/format';
 import { className, type ScopeState, whoWords } from '../lib/scope';
 import { Button } from '../ui/Button';
+import { DayField } from '../ui/DayField';
 
 /** A sentence across the top instead of a filter panel; each part opens what it can be changed to. */
 export function ScopeLine({ state }: { state: ScopeState }) {
@@ -192,14 +193,7 @@ function AsOf({ state, close }: { state: ScopeState; close: () => void }) {
       <label className="text-[13px] text-soft" htmlFor="as-of-day">
         Show what was known on
       </label>
-      <input
-        id="as-of-day"
-        type="date"
-        required
-        value={day}
-        max={choices.today}
-        onChange={(e) => setDay(e.target.value)}
-      />
+      <DayField id="as-of-day" required value={day} max={choices.today} onChange={setDay} />
       {tooLate && <p className="m-0 text-danger text-[13px]">That day is still to come.</p>}
       <div className="flex gap-4 items-center">
         <Button look="solid" type="submit">

@@ -1,13 +1,18 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Eye, EyeOff, Moon, Sun } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useContext, useState } from 'react';
+import { type ReactNode, useContext, useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { api } from '../api/client';
 import { useSession } from '../api/session';
+import { plural } from '../lib/format';
 import { useNames } from '../lib/names';
+import { useOutbox } from '../lib/outbox/useOutbox';
 import { ScopeContext } from '../lib/scope';
 import { applyTheme, savedTheme, saveTheme } from '../lib/theme';
+import { useTitle } from '../lib/useTitle';
 import { GoTo } from './GoTo';
+import { OutboxLine } from './OutboxLine';
 import { PickBar } from './PickBar';
 import { Rail } from './Rail';
 import { ScopeLine } from './ScopeLine';
@@ -20,6 +25,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const [help, setHelp] = useState(false);
   const names = useNames();
   const state = useContext(ScopeContext);
+  useTitle();
+  useFocusOnTheView();
   useShortcuts({ goTo: () => setGoTo(true), help: () => setHelp(true), hideNames: names.toggle });
   return (
     <div className="md:grid md:grid-cols-[148px_1fr] md:h-screen whole-page">
@@ -27,7 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
         Skip to the view
       </a>
       <Rail />
-      <div className="md:grid md:grid-rows-[64px_1fr_52px] md:h-screen min-w-0 whole-page">
+      <div className="md:grid md:grid-rows-[64px_1fr_auto] md:h-screen min-w-0 whole-page">
         <header className="flex flex-wrap items-center gap-x-4 gap-y-1 px-3 md:pr-7 py-2 border-b border-hair min-w-0">
           {state ? <ScopeLine state={state} /> : <span className="text-[19px]">Zealous Ladder</span>}
           <div className="ml-auto flex items-center gap-4 text-[13.5px] text-soft no-print">
@@ -54,6 +61,11 @@ export function Shell({ children }: { children: ReactNode }) {
           tabIndex={-1}
           className="px-3 md:pr-7 pt-4 pb-4 overflow-y-auto min-h-0 outline-none whole-page"
         >
+          {state?.wrongDay && (
+            <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
+              The address asks for {state.wrongDay}, which is no day. Today is shown.
+            </p>
+          )}
           {state && !state.live && (
             <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
               You are looking at the records as they were known on an earlier day. Nothing can be entered here;{' '}
@@ -69,12 +81,33 @@ export function Shell({ children }: { children: ReactNode }) {
           )}
           {children}
         </main>
-        <PickBar />
+        <div className="sticky bottom-0 min-w-0">
+          <OutboxLine />
+          <PickBar />
+        </div>
       </div>
       <GoTo open={goTo} onClose={() => setGoTo(false)} />
       <ShortcutsHelp open={help} onClose={() => setHelp(false)} />
     </div>
   );
+}
+
+/** Another view has come: whoever does not see it is taken there. A cell that the view itself has gone to keeps the focus. */
+function useFocusOnTheView() {
+  const { pathname } = useLocation();
+  const first = useRef(true);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the address is what this waits for
+  useEffect(() => {
+    if (first.current) {
+      first.current = false;
+      return;
+    }
+    const view = document.getElementById('view');
+    if (view && !view.contains(document.activeElement) && !document.querySelector('[role=dialog]')) {
+      view.focus({ preventScroll: true });
+      view.scrollTo(0, 0);
+    }
+  }, [pathname]);
 }
 
 function PersonMenu({ help }: { help: () => void }) {
@@ -88,7 +121,16 @@ function PersonMenu({ help }: { help: () => void }) {
     applyTheme(next);
     setTheme(next);
   };
+  const { items } = useOutbox();
   const signOut = async () => {
+    const waiting = items.length;
+    if (
+      waiting > 0 &&
+      !window.confirm(
+        `${plural(waiting, 'score')} of yours not saved yet. They stay on this device and are sent when you sign in here again. Sign out?`,
+      )
+    )
+      return;
     await api.DELETE('/api/session');
     queries.clear();
     window.location.assign('/');

@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import { useSearchParams } from 'react-router';
 import type { ScopeChoices } from '../api/types';
+import { realDay } from './typedDay';
 
 /** What every view is about: whose students, which measure, which year, as known on which day. */
 export interface Scope {
@@ -15,6 +16,8 @@ export interface Scope {
 export interface ScopeState {
   scope: Scope;
   choices: ScopeChoices;
+  /** What the address asks for as a day and is none. */
+  wrongDay?: string;
   /** Whether the day shown is today, so that something can be entered. */
   live: boolean;
   change: (part: Partial<Scope>) => void;
@@ -40,7 +43,8 @@ export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeSta
   if (!year || !measure) return null;
   const first = choices.classes.find((c) => c.yearId === year.id);
   const who = params.get('who') ?? `class-${first?.id}`;
-  const asOf = /^\d{4}-\d\d-\d\d$/.test(params.get('asOf') ?? '') ? (params.get('asOf') as string) : choices.today;
+  const asked = params.get('asOf');
+  const asOf = (asked === null ? undefined : realDay(asked)) ?? choices.today;
   const window = choices.windows.find((w) => w.id === Number(params.get('window')) && w.yearId === year.id)?.id;
   const scope: Scope = { who, measure: measure.id, year: year.id, asOf, window };
   const query = (s: Scope, more: Record<string, string> = {}) =>
@@ -55,8 +59,18 @@ export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeSta
   return {
     scope,
     choices,
+    wrongDay: asked !== null && realDay(asked) === undefined ? asked : undefined,
     live: asOf === choices.today && choices.today <= year.ends,
-    change: (part) => setParams(query({ ...scope, ...part })),
+    // What else a page keeps in its address stays: a day, a filter.
+    change: (part) =>
+      setParams((now) => {
+        const next = new URLSearchParams(now);
+        for (const name of ['who', 'measure', 'year', 'asOf', 'window']) next.delete(name);
+        query({ ...scope, ...part }).forEach((value, name) => {
+          next.set(name, value);
+        });
+        return next;
+      }),
     link: (path, more) => `${path}?${query(scope, more)}`,
   };
 }

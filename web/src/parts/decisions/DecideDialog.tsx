@@ -4,6 +4,7 @@ import type { Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../lib/format';
 import { useNames } from '../../lib/names';
 import { useScope } from '../../lib/scope';
+import { DayField } from '../../ui/DayField';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
 import { FormButtons } from '../../ui/FormButtons';
@@ -106,7 +107,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
               />
             </Field>
             <Field label="By" error={fieldError('goalDate')}>
-              <input type="date" required value={goalDate} onChange={(e) => setGoalDate(e.target.value)} />
+              <DayField required value={goalDate} onChange={setGoalDate} />
             </Field>
           </div>
         )}
@@ -131,14 +132,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
           <textarea rows={2} required={needsReason} value={reason} onChange={(e) => setReason(e.target.value)} />
         </Field>
         <Field label={kind === 'set-aside' ? 'Until' : 'Look again on'} error={fieldError('lookAgainOn')}>
-          <input
-            type="date"
-            required
-            value={again}
-            min={isoOf(dayNumber(choices.today) + 1)}
-            onChange={(e) => setAgain(e.target.value)}
-            className="w-44"
-          />
+          <DayField required value={again} min={isoOf(dayNumber(choices.today) + 1)} onChange={setAgain} />
         </Field>
         {problem && !['reason', 'lookAgainOn', 'goalScore', 'goalDate', 'strategy'].includes(problem.field ?? '') && (
           <Complaint error={problem} />

@@ -4,6 +4,7 @@ import type { GoalAdvice, GoalDraft, TrendCard } from '../../api/types';
 import { longDay, percent, score, shortDay } from '../../lib/format';
 import { useScope } from '../../lib/scope';
 import { Button } from '../../ui/Button';
+import { DayField } from '../../ui/DayField';
 import { Field } from '../../ui/Field';
 import { Complaint, Loading } from '../../ui/States';
 import { FactorPicker, type Kind, KindPicker, PercentilePicker } from './GoalKinds';
@@ -159,14 +160,7 @@ function Form({
             <input inputMode="decimal" required value={ownScore} onChange={(e) => setOwnScore(e.target.value)} />
           </Field>
           <Field label="On">
-            <input
-              type="date"
-              required
-              max={choices.today}
-              value={ownDate}
-              onChange={(e) => setOwnDate(e.target.value)}
-              className="min-w-0"
-            />
+            <DayField required max={choices.today} value={ownDate} onChange={setOwnDate} />
           </Field>
         </div>
       )}
@@ -194,13 +188,7 @@ function Form({
       {kind !== 'benchmark' && (
         <div className="grid grid-cols-2 gap-3">
           <Field label="Goal by" error={fieldError('goalDate')}>
-            <input
-              type="date"
-              required
-              value={goalDate}
-              onChange={(e) => setGoalDate(e.target.value)}
-              className="min-w-0"
-            />
+            <DayField required value={goalDate} onChange={setGoalDate} />
           </Field>
           {kind === 'by-hand' && (
             <Field label="Goal" error={fieldError('goalScore')}>

@@ -5,6 +5,7 @@ import { longDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
 import { Button } from '../../../ui/Button';
+import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { SubNav } from '../../../ui/SubNav';
@@ -109,10 +110,10 @@ function WindowForm({ window, onDone }: { window: Window | null; onDone: () => v
         </select>
       </Field>
       <Field label="First day" error={wrong('starts')}>
-        <input type="date" required value={starts} onChange={(e) => setStarts(e.target.value)} />
+        <DayField required value={starts} onChange={setStarts} />
       </Field>
       <Field label="Last day" error={wrong('ends')}>
-        <input type="date" required value={ends} onChange={(e) => setEnds(e.target.value)} />
+        <DayField required value={ends} onChange={setEnds} />
       </Field>
       {window && (
         <p className="col-span-2 m-0 text-[13px] text-soft">

@@ -4,6 +4,7 @@ import type { Plan, Strategy } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../../../parts/plans/WayFields';
 import { OUTCOMES } from '../../../parts/plans/words';
+import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
@@ -71,7 +72,7 @@ export function ChangePlan({ plan, who, strategies, onClose }: Props & { strateg
       onClose={onClose}
     >
       <Field label="From" hint="The trend starts anew from this day" error={error('starts')}>
-        <input type="date" required value={starts} onChange={(e) => setStarts(e.target.value)} className="w-44" />
+        <DayField required value={starts} onChange={setStarts} />
       </Field>
       <WayFields way={way} strategies={strategies} onChange={setWay} problem={problem} />
       <Field label="Why it changes" error={error('reason')}>
@@ -108,7 +109,7 @@ export function AmendPlan({ plan, who, onClose }: Props) {
         <textarea rows={2} maxLength={1000} value={success} onChange={(e) => setSuccess(e.target.value)} />
       </Field>
       <Field label="Last day" error={error('ends')}>
-        <input type="date" required value={ends} onChange={(e) => setEnds(e.target.value)} className="w-44" />
+        <DayField required value={ends} onChange={setEnds} />
       </Field>
     </Frame>
   );
@@ -153,14 +154,7 @@ export function ClosePlan({ plan, who, onClose }: Props) {
         </select>
       </Field>
       <Field label="Last day it ran" error={problem?.field === 'on' ? problem.message : undefined}>
-        <input
-          type="date"
-          required
-          max={choices.today}
-          value={on}
-          onChange={(e) => setOn(e.target.value)}
-          className="w-44"
-        />
+        <DayField required max={choices.today} value={on} onChange={setOn} />
       </Field>
       <Field label="In words (if you like)">
         <textarea rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} />

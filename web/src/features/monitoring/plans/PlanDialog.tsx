@@ -5,6 +5,7 @@ import { dayNumber, isoOf, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../../../parts/plans/WayFields';
+import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
@@ -82,16 +83,10 @@ export function PlanDialog({
         <WayFields way={way} strategies={view.strategies} onChange={setWay} problem={problem} />
         <div className="grid grid-cols-2 gap-3">
           <Field label="First day" error={error('starts')}>
-            <input
-              type="date"
-              required
-              value={starts}
-              onChange={(e) => setStarts(e.target.value)}
-              className="min-w-0"
-            />
+            <DayField required value={starts} onChange={setStarts} />
           </Field>
           <Field label="Last day" error={error('ends')}>
-            <input type="date" required value={ends} onChange={(e) => setEnds(e.target.value)} className="min-w-0" />
+            <DayField required value={ends} onChange={setEnds} />
           </Field>
         </div>
         <JointGoal students={students} measureId={view.measure.id} onChange={setGoals} />

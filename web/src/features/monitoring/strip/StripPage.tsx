@@ -1,6 +1,8 @@
-import { useState } from 'react';
-import { useSession } from '../../../api/session';
+import { useSearchParams } from 'react-router';
+import { shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
+import { realDay } from '../../../lib/typedDay';
+import { DayField } from '../../../ui/DayField';
 import { MonitoringNav } from '../../../ui/MonitoringNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { Toggle } from '../../../ui/Toggle';
@@ -8,15 +10,22 @@ import { MedianField } from './MedianField';
 import { useStrip } from './queries';
 import { StripList } from './StripList';
 
-/** This week's scores of one measure: type, Enter, next. */
+/** This week's scores of one measure, or those of a day: type, Enter, next. */
 export default function StripPage() {
   const { scope, choices, live } = useScope();
-  const session = useSession();
-  const [day, setDay] = useState(choices.today);
-  const [whole, setWhole] = useState(false);
-  const strip = useStrip(scope, day || choices.today);
+  const [params, setParams] = useSearchParams();
+  const day = realDay(params.get('day') ?? '');
+  const put = (name: string, value: string | undefined) =>
+    setParams((now) => {
+      const next = new URLSearchParams(now);
+      if (value === undefined) next.delete(name);
+      else next.set(name, value);
+      return next;
+    });
+  const strip = useStrip(scope, day);
   const view = strip.data;
   const none = view !== undefined && view.monitored === 0;
+  const whole = params.get('whole') === 'yes';
   const rows = view?.rows.filter((r) => whole || none || r.monitored) ?? [];
   return (
     <>
@@ -29,23 +38,30 @@ export default function StripPage() {
       {live && (
         <>
           <div className="flex flex-wrap items-center gap-x-4 gap-y-1.5 mb-2">
-            <h1 className="text-[15px] font-semibold m-0">{view?.measure.name ?? 'Scores'} of</h1>
-            <label className="flex items-center gap-2">
-              <span className="sr-only">Date for all</span>
-              <input
-                type="date"
-                required
-                max={choices.today}
-                value={day}
-                onChange={(e) => setDay(e.target.value)}
-                className="py-0.5!"
-              />
-            </label>
+            <h1 className="text-[15px] font-semibold m-0">{view?.measure.name ?? 'Scores'}</h1>
+            <span className="flex flex-wrap gap-x-3 items-center">
+              <Toggle on={day === undefined} onClick={() => put('day', undefined)}>
+                This week
+              </Toggle>
+              {view?.week && <span className="text-soft text-[13px]">since Monday, {shortDay(view.week)}</span>}
+              <Toggle on={day !== undefined} onClick={() => put('day', day ?? choices.today)}>
+                One day
+              </Toggle>
+              {day !== undefined && (
+                <DayField
+                  label="Date for all"
+                  required
+                  max={choices.today}
+                  value={day}
+                  onChange={(d) => put('day', d)}
+                />
+              )}
+            </span>
             <span className="flex gap-x-3">
-              <Toggle on={!whole && !none} disabled={none} onClick={() => setWhole(false)}>
+              <Toggle on={!whole && !none} disabled={none} onClick={() => put('whole', undefined)}>
                 Those followed
               </Toggle>
-              <Toggle on={whole || none} onClick={() => setWhole(true)}>
+              <Toggle on={whole || none} onClick={() => put('whole', 'yes')}>
                 Everyone
               </Toggle>
             </span>
@@ -56,11 +72,10 @@ export default function StripPage() {
           {view && rows.length === 0 && <Empty title="Nobody is here">No student was enrolled here on that day.</Empty>}
           {view && rows.length > 0 && (
             <StripList
-              key={`${scope.who}/${view.measure.id}`}
+              key={`${scope.who}/${view.measure.id}/${day ?? 'week'}`}
               view={view}
               rows={rows}
-              keep={`ladder-waiting-${session.data?.person?.id ?? 0}-${view.measure.id}`}
-              fetchedAt={strip.dataUpdatedAt}
+              readAt={strip.dataUpdatedAt}
             />
           )}
         </>

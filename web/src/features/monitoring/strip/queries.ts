@@ -3,10 +3,14 @@ import { type Body, useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
 import type { Scope } from '../../../lib/scope';
 
-/** Read again now and then, so that two people who enter at once see each other's scores. */
-export function useStrip(scope: Scope, day: string) {
+/**
+ * Read again now and then, so that two people who enter at once see each other's scores.
+ *
+ * @param day undefined: this week's scores, whatever day of it they were taken on
+ */
+export function useStrip(scope: Scope, day: string | undefined) {
   const { who, measure, year } = scope;
-  const query = { who, measure, year, day };
+  const query = { who, measure, year, ...(day === undefined ? {} : { day }) };
   return useQuery({
     queryKey: ['entry', 'strip', query],
     queryFn: () => data(api.GET('/api/strip', { params: { query } })),

@@ -4,6 +4,7 @@ import { percent, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { FactorPicker, type Kind, KindPicker, PercentilePicker } from '../../../parts/goals/GoalKinds';
+import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { useJointGoals } from './queries';
 
@@ -94,7 +95,7 @@ export function JointGoal({
               </Field>
             ) : (
               <Field label="Goal by">
-                <input type="date" required value={goalDate ?? ''} onChange={(e) => setDate(e.target.value)} />
+                <DayField required value={goalDate ?? ''} onChange={setDate} />
               </Field>
             )}
             {kind === 'by-hand' && (

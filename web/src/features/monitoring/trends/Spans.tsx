@@ -5,6 +5,7 @@ import { plural, score, shortDay, signed } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
+import { DayField } from '../../../ui/DayField';
 import { PickNumber } from '../../../ui/PickNumber';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { useParts } from '../../../ui/useParts';
@@ -26,26 +27,18 @@ export function Spans({ measure }: { measure: ScopeChoices['measures'][number] |
     <>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 mb-2 text-[14px]">
         <h1 className="text-[15px] font-semibold m-0">{measure?.name}: first, best and latest score</h1>
-        <label className="flex items-center gap-1.5">
-          <span className="text-soft">from</span>
-          <input
-            type="date"
-            value={from}
-            max={choices.today}
-            onChange={(e) => setFrom(e.target.value)}
-            className="py-0.5!"
-          />
-        </label>
-        <label className="flex items-center gap-1.5">
-          <span className="text-soft">to</span>
-          <input
-            type="date"
-            value={to}
-            max={choices.today}
-            onChange={(e) => setTo(e.target.value)}
-            className="py-0.5!"
-          />
-        </label>
+        <span className="flex items-center gap-1.5">
+          <span className="text-soft" aria-hidden>
+            from
+          </span>
+          <DayField label="from" value={from} max={choices.today} onChange={setFrom} />
+        </span>
+        <span className="flex items-center gap-1.5">
+          <span className="text-soft" aria-hidden>
+            to
+          </span>
+          <DayField label="to" value={to} max={choices.today} onChange={setTo} />
+        </span>
         {spans.data && spans.data.without > 0 && (
           <span className="text-soft">{plural(spans.data.without, 'student')} without a score then</span>
         )}

@@ -5,6 +5,7 @@ import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
+import { useOwnTitle } from '../../../lib/useTitle';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { GoalDialog } from '../../../parts/goals/GoalDialog';
 import { PlanNote } from '../../../parts/plans/PlanNote';
@@ -20,7 +21,17 @@ import { useStudentPage } from './queries';
 export default function StudentView() {
   const { id } = useParams();
   const { scope } = useScope();
-  const page = useStudentPage(Number(id), scope.asOf);
+  const number = /^\d{1,9}$/.test(id ?? '');
+  const page = useStudentPage(number ? Number(id) : undefined, scope.asOf);
+  const { nameOf } = useNames();
+  useOwnTitle(page.data && nameOf(page.data.student));
+  if (!number) {
+    return (
+      <Empty title="There is no such student">
+        The address names nobody. Find the student by name with Ctrl K, or in the Ladder of the class.
+      </Empty>
+    );
+  }
   if (page.isPending) return <Loading label="Opening the page ..." />;
   if (page.isError) return <Failed error={page.error} again={() => page.refetch()} />;
   return <Page page={page.data} />;

@@ -6,6 +6,7 @@ import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
+import { DayField } from '../../../ui/DayField';
 import { PickNumber } from '../../../ui/PickNumber';
 import { Complaint } from '../../../ui/States';
 import { statusWord } from '../../../ui/status';
@@ -86,14 +87,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           <label htmlFor="make-up-day" className="text-soft">
             Make-up day for {chosen.length > 0 ? `the ${chosen.length} picked here` : `all ${owing.length}`}
           </label>
-          <input
-            id="make-up-day"
-            type="date"
-            required
-            min={choices.today}
-            value={day}
-            onChange={(e) => setDay(e.target.value)}
-          />
+          <DayField id="make-up-day" required min={choices.today} value={day} onChange={setDay} />
           <Button look="line" type="submit" disabled={setMakeUp.isPending}>
             Set the day
           </Button>

@@ -1,101 +1,47 @@
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import type { Entry, EntryRow, EntryView, MeasureRef } from '../../../api/types';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
+import type { EntryRow, EntryView, MeasureRef } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
-import { Overtaken } from '../../../ui/Overtaken';
-import { read, shown, type Typed } from './cells';
-import { keyOf, type Pending, useGridCells } from './useCells';
+import { shown } from '../../../lib/typedScore';
+import { GridFoot } from './GridFoot';
+import { type GridCell, useGridCells } from './useGridCells';
 
 interface Props {
   view: EntryView;
   measures: MeasureRef[];
   day: string;
   readOnly: boolean;
-  fetchedAt: number;
+  readAt: number;
 }
 
 /** A row a student, a column a measure. Everything is saved as it is typed; what needs a look is said below the grid. */
-export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
+export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
   const { nameOf } = useNames();
-  const cells = useGridCells(view.window.id, day);
-  const [said, setSaid] = useState('');
+  const grid = useGridCells(view, day, readAt);
   const table = useRef<HTMLTableElement>(null);
-  const { forget } = cells;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new answer of the server is what this waits for
-  useEffect(forget, [fetchedAt]);
-
-  const entryOf = (row: EntryRow, measureId: number): Entry | undefined =>
-    cells.saved[keyOf(row.student.id, measureId)] ?? row.cells.find((c) => c.measureId === measureId);
   const focus = (row: number, column: number) => {
     const input = table.current?.querySelector<HTMLInputElement>(`[data-at="${row}/${column}"]`);
     input?.focus();
     return input !== null && input !== undefined;
   };
-
-  /** @returns whether the cell is done, so that the next one can be gone to */
-  const commit = (row: EntryRow, measure: MeasureRef, enter: boolean): boolean => {
-    const key = keyOf(row.student.id, measure.id);
-    const pending = cells.pendingOf(key);
-    const entry = entryOf(row, measure.id);
-    if (!pending || !entry || pending.state === 'saving' || pending.state === 'waiting' || pending.state === 'conflict')
-      return true;
-    const typed = read(pending.text, entry, measure);
-    const who = `${nameOf(row.student)}, ${measure.name}`;
-    if (typed.kind === 'same') {
-      cells.put(key, undefined);
-      return true;
-    }
-    const keep = enter && pending.state === 'asked';
-    if (typed.kind === 'wrong' || (typed.kind === 'ask' && !keep)) {
-      cells.put(key, {
-        text: pending.text,
-        state: typed.kind === 'wrong' ? 'wrong' : 'asked',
-        sentence: typed.sentence,
-      });
-      return false;
-    }
-    const status = typed.kind === 'ask' ? 'scored' : typed.status;
-    setSaid(`${who}: ${status === 'scored' ? typed.value : status === 'withdrawn' ? 'taken back' : status}`);
-    send(row, measure, typed, pending.text, entry, keep);
-    return true;
-  };
-
-  const send = (
-    row: EntryRow,
-    measure: MeasureRef,
-    typed: Extract<Typed, { kind: 'save' | 'ask' }>,
-    text: string,
-    over: Entry,
-    sure: boolean,
-  ) =>
-    void cells.save({
-      studentId: row.student.id,
-      measureId: measure.id,
-      status: typed.kind === 'ask' ? 'scored' : typed.status,
-      value: typed.value,
-      seen: over.scoreId,
-      sure,
-      text,
-    });
-
-  /** Puts what was typed in the place of what somebody else entered meanwhile. */
-  const insist = (row: EntryRow, measure: MeasureRef, text: string, theirs: Entry) => {
-    const typed = read(text, theirs, measure);
-    if (typed.kind === 'save' || typed.kind === 'ask') send(row, measure, typed, text, theirs, true);
-    else cells.keepTheirs(keyOf(row.student.id, measure.id), theirs);
-  };
+  useEffect(() => {
+    // The first empty cell, but never away from where somebody is already.
+    if (document.activeElement && document.activeElement !== document.body && document.activeElement.id !== 'view')
+      return;
+    const cells = [...(table.current?.querySelectorAll<HTMLInputElement>('[data-at]') ?? [])];
+    (cells.find((c) => c.value === '') ?? cells[0])?.focus({ preventScroll: true });
+  }, []);
 
   const onKey = (e: KeyboardEvent<HTMLInputElement>, r: number, c: number) => {
     const row = view.rows[r] as EntryRow;
     const measure = measures[c] as MeasureRef;
-    const key = keyOf(row.student.id, measure.id);
     const input = e.currentTarget;
     if (e.key === 'Enter') {
       e.preventDefault();
-      if (commit(row, measure, true) && !focus(r + 1, c)) focus(0, c + 1);
+      if (grid.commit(row, measure, true) && !focus(r + 1, c)) focus(0, c + 1);
     } else if (e.key === 'Escape') {
       e.preventDefault();
-      if (cells.pendingOf(key)?.state !== 'saving') cells.put(key, undefined);
+      grid.leave(grid.at(row, measure));
     } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
       e.preventDefault();
       focus(r + (e.key === 'ArrowDown' ? 1 : -1), c);
@@ -107,9 +53,9 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
   };
 
   const troubles = view.rows.flatMap((row) =>
-    measures.flatMap((m) => {
-      const pending = cells.pending[keyOf(row.student.id, m.id)];
-      return pending?.sentence ? [{ row, measure: m, pending }] : [];
+    measures.flatMap((measure) => {
+      const cell = grid.at(row, measure);
+      return cell.typing?.sentence || cell.item?.problem ? [{ row, measure, cell }] : [];
     }),
   );
   return (
@@ -129,7 +75,7 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
                 >
                   {m.name}{' '}
                   <span className="text-faint">
-                    {done(view, m.id, cells.saved)} of {view.rows.length}
+                    {view.rows.filter((r) => grid.at(r, m).record.value !== undefined).length} of {view.rows.length}
                   </span>
                 </th>
               ))}
@@ -143,32 +89,29 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
                   {row.note && <span className="text-soft text-[12.5px]"> {row.note}</span>}
                 </th>
                 {measures.map((m, c) => {
-                  const entry = entryOf(row, m.id);
-                  const key = keyOf(row.student.id, m.id);
-                  const pending = cells.pending[key];
+                  const cell = grid.at(row, m);
+                  const sentence = cell.typing?.sentence ?? cell.item?.problem?.sentence;
                   return (
                     <td key={m.id} className="border-b border-hair pl-3 whitespace-nowrap">
-                      {entry?.given ? (
+                      {cell.entry?.given ? (
                         <span className="inline-flex items-center gap-1.5">
                           <input
                             data-at={`${r}/${c}`}
                             aria-label={`${nameOf(row.student)}, ${m.name}`}
-                            aria-invalid={
-                              pending && pending.state !== 'typing' && pending.state !== 'saving' ? true : undefined
-                            }
-                            aria-describedby={pending?.sentence ? `trouble-${key}` : undefined}
+                            aria-invalid={sentence ? true : undefined}
+                            aria-describedby={sentence ? `trouble-${cell.key}` : undefined}
                             autoComplete="off"
                             inputMode="text"
                             readOnly={readOnly}
-                            value={pending?.text ?? shown(entry)}
+                            value={cell.typing?.text ?? cell.item?.text ?? shown(cell.record)}
                             onFocus={(e) => e.currentTarget.select()}
-                            onChange={(e) => cells.put(key, { text: e.target.value, state: 'typing' })}
+                            onChange={(e) => grid.type(cell, e.target.value)}
                             onKeyDown={(e) => onKey(e, r, c)}
-                            onBlur={() => commit(row, m, false)}
-                            className={`w-[72px] h-[24px] px-1.5! py-0! text-right text-[14px] ${look(pending, entry)}`}
+                            onBlur={() => grid.commit(row, m, false)}
+                            className={`w-[72px] h-[24px] px-1.5! py-0! text-right text-[14px] ${look(cell)}`}
                           />
-                          <span className="text-faint text-[12px] w-8 tabular-nums" title="Last season">
-                            {entry.lastSeason === undefined ? '' : score(entry.lastSeason)}
+                          <span className="text-faint text-[12px] w-8 tabular-nums" title="The score before">
+                            {cell.entry.last === undefined ? '' : score(cell.entry.last)}
                           </span>
                         </span>
                       ) : (
@@ -182,54 +125,16 @@ export function EntryGrid({ view, measures, day, readOnly, fetchedAt }: Props) {
           </tbody>
         </table>
       </div>
-      <div className="sticky -bottom-4 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print">
-        {troubles.length === 0 && (
-          <p className="m-0 text-soft" aria-live="polite">
-            {said ? `Saved: ${said}.` : 'Everything is saved as you type.'}
-          </p>
-        )}
-        <ul className="m-0 p-0 list-none" aria-live="assertive">
-          {troubles.map(({ row, measure, pending }) => {
-            const key = keyOf(row.student.id, measure.id);
-            return (
-              <li key={key} id={`trouble-${key}`} className="flex flex-wrap gap-x-3 items-baseline">
-                <span
-                  className={pending.state === 'waiting' || pending.state === 'asked' ? 'text-ochre' : 'text-danger'}
-                >
-                  <b className="font-semibold">
-                    {nameOf(row.student)}, {measure.name}:
-                  </b>{' '}
-                  {pending.sentence}
-                  {pending.state === 'waiting' && ' It is sent again by itself.'}
-                </span>
-                {pending.theirs && (
-                  <Overtaken
-                    theirs={shown(pending.theirs)}
-                    mine={pending.text}
-                    onKeep={() => cells.keepTheirs(key, pending.theirs as Entry)}
-                    onUse={() => insist(row, measure, pending.text, pending.theirs as Entry)}
-                  />
-                )}
-              </li>
-            );
-          })}
-        </ul>
-      </div>
+      <GridFoot grid={grid} view={view} measures={measures} troubles={troubles} />
     </>
   );
 }
 
-function look(pending: Pending | undefined, entry: Entry): string {
-  if (pending?.state === 'wrong' || pending?.state === 'conflict') return 'border-danger! border-2!';
-  if (pending?.state === 'asked' || pending?.state === 'waiting') return 'border-ochre! border-2!';
-  if (pending) return 'border-act!';
-  if (entry.scoreId === undefined) return '';
-  return entry.value === undefined ? 'border-transparent! text-soft text-[12.5px]' : 'border-transparent!';
-}
-
-function done(view: EntryView, measureId: number, saved: Record<string, Entry>): number {
-  return view.rows.filter((r) => {
-    const entry = saved[keyOf(r.student.id, measureId)] ?? r.cells.find((c) => c.measureId === measureId);
-    return entry?.value !== undefined;
-  }).length;
+function look({ typing, item, record }: GridCell): string {
+  if (typing?.asked) return 'border-ochre! border-2!';
+  if (typing?.sentence || item?.problem) return 'border-danger! border-2!';
+  if (typing) return 'border-act!';
+  if (item) return 'border-ochre!';
+  if (record.status === undefined || record.status === 'withdrawn') return '';
+  return record.value === undefined ? 'border-transparent! text-soft text-[12.5px]' : 'border-transparent!';
 }

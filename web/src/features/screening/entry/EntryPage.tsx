@@ -1,6 +1,7 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { EntryView } from '../../../api/types';
 import { className, useScope } from '../../../lib/scope';
+import { DayField } from '../../../ui/DayField';
 import { ScreeningNav } from '../../../ui/ScreeningNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { EntryGrid } from './EntryGrid';
@@ -35,22 +36,16 @@ export default function EntryPage() {
       {isClass && grid.isPending && <Loading label="Laying out the grid ..." />}
       {isClass && grid.isError && <Failed error={grid.error} again={() => grid.refetch()} />}
       {isClass && grid.data && (
-        <Whole key={`${scope.who}-${grid.data.window.id}`} view={grid.data} fetchedAt={grid.dataUpdatedAt} />
+        <Whole key={`${scope.who}-${grid.data.window.id}`} view={grid.data} readAt={grid.dataUpdatedAt} />
       )}
     </>
   );
 }
 
-function Whole({ view, fetchedAt }: { view: EntryView; fetchedAt: number }) {
+function Whole({ view, readAt }: { view: EntryView; readAt: number }) {
   const { choices, live } = useScope();
   const [day, setDay] = useState(choices.today);
   const [hidden, setHidden] = useState<number[]>([]);
-  useEffect(() => {
-    document.title = `Enter scores, ${view.window.name}`;
-    return () => {
-      document.title = 'Zealous Ladder';
-    };
-  }, [view.window.name]);
   if (view.rows.length === 0) {
     return (
       <Empty title="Nobody is here">
@@ -71,18 +66,20 @@ function Whole({ view, fetchedAt }: { view: EntryView; fetchedAt: number }) {
     <>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 mb-2">
         <h1 className="text-[15px] font-semibold m-0">Enter {view.window.name.toLowerCase()} scores</h1>
-        <label className="flex items-baseline gap-2 text-[14px]">
-          <span className="text-soft">Tested on</span>
-          <input
-            type="date"
+        <span className="flex items-baseline gap-2 text-[14px]">
+          <span className="text-soft" aria-hidden>
+            Tested on
+          </span>
+          <DayField
+            label="Tested on"
             value={day}
             min={view.window.starts}
             max={choices.today}
             required
-            onChange={(e) => e.target.value && setDay(e.target.value)}
+            onChange={setDay}
           />
           {day > view.window.ends && <span className="text-soft text-[13px]">counts as a make-up</span>}
-        </label>
+        </span>
         <fieldset className="flex flex-wrap gap-x-3 border-0 p-0 m-0 text-[13px] text-soft">
           <legend className="sr-only">Measures to show</legend>
           {view.measures.map((m) => (
@@ -104,10 +101,10 @@ function Whole({ view, fetchedAt }: { view: EntryView; fetchedAt: number }) {
       ) : (
         <p className="m-0 mb-2 text-soft text-[13px]">
           Type a number and press Enter. <kbd>a</kbd> absent, <kbd>e</kbd> exempt, <kbd>i</kbd> invalid; empty takes an
-          entry back. Arrows move, Esc puts back what was there. The small number is last season's.
+          entry back. Arrows move, Esc puts back what was there. The small number is the score before.
         </p>
       )}
-      <EntryGrid view={view} measures={measures} day={day} readOnly={blocked !== ''} fetchedAt={fetchedAt} />
+      <EntryGrid view={view} measures={measures} day={day} readOnly={blocked !== ''} readAt={readAt} />
     </>
   );
 }

@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -53,11 +54,31 @@ abstract class BrowserTest {
     }
 
     protected void newPage(int width, int height, ColorScheme scheme) {
+        newPage(width, height, scheme, ServiceWorkerPolicy.BLOCK);
+    }
+
+    /** A page whose shell stays in the browser, as in real use; the other tests go without, since it fetches all views at once. */
+    protected void newPageWithItsShell() {
+        newPage(1280, 800, ColorScheme.LIGHT, ServiceWorkerPolicy.ALLOW);
+    }
+
+    /** Waits until all views are in the browser. */
+    protected void awaitShell() {
+        page.waitForFunction("""
+                async () => {
+                  await navigator.serviceWorker.ready;
+                  const names = await caches.keys();
+                  const kept = await Promise.all(names.map(async n => (await (await caches.open(n)).keys()).length));
+                  return navigator.serviceWorker.controller && kept.reduce((a, b) => a + b, 0) > 30;
+                }""");
+    }
+
+    private void newPage(int width, int height, ColorScheme scheme, ServiceWorkerPolicy shell) {
         if (context != null) {
             context.close();
         }
         context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme)
-                .setLocale("en-GB").setAcceptDownloads(true));
+                .setLocale("en-GB").setAcceptDownloads(true).setServiceWorkers(shell));
         page = context.newPage();
         page.setDefaultTimeout(10_000);
         page.onPageError(complaints::add);

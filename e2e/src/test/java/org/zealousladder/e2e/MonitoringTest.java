@@ -1,113 +1,16 @@
 package org.zealousladder.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** The score strip, charts and the meeting, in Guillemot and Gannet, which other tests leave alone. */
 class MonitoringTest extends BrowserTest {
-    private Locator cell(int row) {
-        return page.locator("[data-at='" + row + "']");
-    }
-
-    private Locator row(Locator cell) {
-        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHas(cell));
-    }
-
-    private void strip(String teacher) {
-        signIn(teacher);
-        subView("Trends", "Weekly scores");
-        assertThat(cell(0)).isVisible();
-    }
-
-    @Test
-    void aClassIsEnteredByKeyboardAlone() {
-        strip("N. Haddad");
-        button("Everyone").click();
-        int n = page.locator("[data-at]").count();
-        assertTrue(n >= 20, "the whole class");
-        cell(0).focus();
-        for (int i = 0; i < n; i++) {
-            page.keyboard().type(i == 2 ? "a" : i == 3 ? "70 81 76" : Integer.toString(60 + i));
-            page.keyboard().press("Enter");
-        }
-        assertThat(page.getByText("Score " + n + " of " + n)).isVisible();
-        assertThat(cell(2)).hasValue("absent");
-        assertThat(row(cell(3))).containsText("median 76");
-        button("Undo").click();
-        assertThat(cell(n - 1)).hasValue("");
-        page.reload();
-        button("Everyone").click();
-        assertThat(cell(0)).hasValue("60");
-        assertThat(cell(n - 1)).hasValue("");
-        cell(0).fill("999");
-        cell(0).press("Enter");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("runs from 0 to");
-        assertThat(cell(0)).isFocused();
-    }
-
-    @Test
-    void aColumnIsPastedAndADayChangedForOne() {
-        strip("G. Rustad");
-        cell(0).focus();
-        page.evaluate("""
-                () => {
-                  const data = new DataTransfer();
-                  data.setData('text', '61\\n62\\tx\\n');
-                  document.activeElement.dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true}));
-                }""");
-        assertThat(cell(0)).hasValue("61");
-        assertThat(cell(1)).hasValue("62");
-        assertThat(page.getByText("2 lines pasted")).isVisible();
-        Locator day = row(cell(2)).locator("input[type=date]");
-        day.fill("2026-03-11");
-        cell(2).fill("55");
-        cell(2).press("Enter");
-        assertThat(page.getByText(Pattern.compile("Saved: .*: 55"))).isVisible();
-        page.reload();
-        assertThat(cell(0)).hasValue("61");
-        assertThat(cell(2)).hasValue("");
-        page.getByLabel("Date for all").fill("2026-03-11");
-        assertThat(cell(2)).hasValue("55");
-        assertThat(cell(0)).hasValue("");
-    }
-
-    @Test
-    void withoutAConnectionScoresWaitAndAreSentLater() {
-        strip("I. Mensah");
-        offline(true);
-        cell(0).fill("77");
-        cell(0).press("Enter");
-        assertThat(page.getByText("1 score waiting for the connection")).isVisible();
-        assertThat(cell(0)).hasValue("77");
-        String kept = (String) page
-                .evaluate("() => Object.keys(localStorage).filter(k => k.startsWith('ladder-waiting')).map(k => localStorage.getItem(k)).join()");
-        assertTrue(kept.contains("77"), "kept on this device");
-        offline(false);
-        assertThat(page.getByText("waiting for the connection")).hasCount(0);
-        page.waitForFunction("() => !Object.keys(localStorage).some(k => k.startsWith('ladder-waiting'))");
-        page.reload();
-        assertThat(cell(0)).hasValue("77");
-    }
-
-    @Test
-    void onAPhoneTheStripFits() {
-        newPage(390, 780, ColorScheme.LIGHT);
-        strip("G. Rustad");
-        assertEquals(true, page.evaluate("() => document.documentElement.scrollWidth <= innerWidth"));
-        button("Everyone").click();
-        cell(3).fill("58");
-        cell(3).press("Enter");
-        assertThat(cell(4)).isFocused();
-    }
-
     @Test
     void theTeamStepsThroughTheMeetingAndDecidesAsItGoes() {
         signIn("N. Haddad");

@@ -38,6 +38,9 @@ class SliceTest extends BrowserTest {
 
         dialog().getByLabel("Score", new Locator.GetByLabelOptions().setExact(true)).fill("240");
         page.keyboard().press("Enter");
+        assertThat(dialog()).containsText("Sure? 240 is 183 above the 57 of 12 Mar 2026.");
+        assertThat(dialog()).not().containsText("Saved:");
+        dialog().getByText("Keep 240").click();
         assertThat(dialog()).containsText("Saved: 240 on 13 Mar.");
         assertThat(dialog().locator("svg circle")).hasCount(points + 1);
         assertThat(dialog()).not().containsText("Chance of the goal under 1 %");

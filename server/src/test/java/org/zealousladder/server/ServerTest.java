@@ -135,6 +135,11 @@ public abstract class ServerTest {
         return call(viewer, post(path).contentType("application/json").content(json.writeValueAsString(body)));
     }
 
+    /** As {@link #send}, under the key by which the sender would send it again. */
+    protected ResultActions sendOnce(Viewer viewer, String path, String key, Map<String, ?> body) {
+        return call(viewer, post(path).header("Idempotency-Key", key).contentType("application/json").content(json.writeValueAsString(body)));
+    }
+
     private ResultActions call(Viewer viewer, org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request) {
         try {
             return http.perform(request.with(authentication(as(viewer))).with(csrf()));

@@ -32,6 +32,7 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
+import org.zealousladder.server.scores.scores.ScoreEntry;
 import org.zealousladder.server.scores.scores.ScoresService;
 
 /** Reads, counts and keeps readings. */
@@ -117,7 +118,9 @@ public class ReadingService {
         if (form.measureId() != null) {
             Measure measure = measures.measure(form.measureId());
             double unit = Math.pow(10, measure.decimals());
-            scores.enter(form.studentId(), measure.id(), form.readOn(), Math.rint(outcome.correctPerMinute() * unit) / unit, Score.SCORED);
+            // Counted, not typed: there is no slip to ask about.
+            scores.enter(
+                    ScoreEntry.of(form.studentId(), measure.id(), form.readOn(), Math.rint(outcome.correctPerMinute() * unit) / unit, Score.SCORED).sure(true));
         }
         return id;
     }

@@ -4,6 +4,7 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.scores.ScoreScale;
 
 /** A measure. {@code sem} is its standard error of measurement in score units, where it states one. */
 public record Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest,
@@ -12,6 +13,11 @@ public record Measure(int id, String code, String name, String kind, String area
 
     public Direction direction() {
         return better.equals("lower") ? Direction.LOWER_IS_BETTER : Direction.HIGHER_IS_BETTER;
+    }
+
+    /** The scores it can give. */
+    public ScoreScale scale() {
+        return new ScoreScale(lowest, highest, decimals);
     }
 
     /** The SEM, or 0 where none is stated, as the core takes it. */

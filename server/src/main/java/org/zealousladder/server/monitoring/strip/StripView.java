@@ -9,10 +9,12 @@ import org.zealousladder.server.school.roster.StudentRef;
 /**
  * The strip for a day.
  *
+ * @param week the Monday of the week whose scores are shown; absent when they are those of the day alone
  * @param median the class's median that somebody gave for the day
  * @param monitored how many of the rows are monitored on the measure
  */
-public record StripView(MeasureRef measure, LocalDate day, List<StripRow> rows, @Nullable Double median, boolean takesMedian, int monitored) {
+public record StripView(MeasureRef measure, LocalDate day, @Nullable LocalDate week, List<StripRow> rows, @Nullable Double median, boolean takesMedian,
+        int monitored) {
 
     /**
      * One student.
@@ -25,8 +27,10 @@ public record StripView(MeasureRef measure, LocalDate day, List<StripRow> rows, 
     /**
      * What is on record for a student on a day, and the score before it.
      *
+     * @param day the day it is from, or would be entered for
      * @param forms what was scored on two or three forms; the value is their median
+     * @param likelyLow below it the page asks whether the score is right; absent where nothing is known to go by
      */
     public record StripEntry(LocalDate day, @Nullable Long scoreId, @Nullable Double value, @Nullable String status, @Nullable List<Double> forms,
-            @Nullable LocalDate lastDay, @Nullable Double last) {}
+            @Nullable LocalDate lastDay, @Nullable Double last, @Nullable Double likelyLow, @Nullable Double likelyHigh) {}
 }

@@ -28,7 +28,7 @@ import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.monitoring.plans.StrategiesService;
 import org.zealousladder.server.monitoring.plans.Strategy;
-import org.zealousladder.server.monitoring.strip.StripService;
+import org.zealousladder.server.monitoring.strip.MediansService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -52,12 +52,12 @@ public class TrendsService {
     private final PlansService plans;
     private final StrategiesService strategies;
     private final FollowingService followed;
-    private final StripService strip;
+    private final MediansService medians;
     private final CardsService cards;
 
     TrendsService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals,
             DecisionsService decisions, PlansService plans, StrategiesService strategies, FollowingService followed,
-            StripService strip, CardsService cards) {
+            MediansService medians, CardsService cards) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
@@ -66,7 +66,7 @@ public class TrendsService {
         this.plans = plans;
         this.strategies = strategies;
         this.followed = followed;
-        this.strip = strip;
+        this.medians = medians;
         this.cards = cards;
     }
 
@@ -101,7 +101,7 @@ public class TrendsService {
         List<Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == yearId).toList();
         List<PeerMedian> peers = new ArrayList<>(screened(students, windows, all));
         List<Integer> classes = students.stream().map(Enrolled::classId).distinct().toList();
-        strip.medians(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
+        medians.known(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
                 .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
         peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
         Following following = followed.on(ids, measure, asOf);

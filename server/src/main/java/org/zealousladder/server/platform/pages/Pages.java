@@ -22,9 +22,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 class Pages {
     private final SecureRandom random = new SecureRandom();
 
-    @GetMapping({"/", "/index.html", "/sign-in", "/setup", "/desk", "/ladder", "/trends", "/strip", "/plans", "/meeting", "/reading", "/students/{id}",
-            "/records", "/coverage", "/entry", "/table", "/tiers",
-            "/report", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms"})
+    /** Every address that is neither the interface's nor a file's: which ones lead somewhere is the page's matter. */
+    @GetMapping({"/", "/index.html", "/{view:(?!api$)[^.]+}", "/{view:(?!api$)[^.]+}/{part:[^.]+}", "/{view:(?!api$)[^.]+}/{part:[^.]+}/{rest:[^.]+}"})
     ResponseEntity<String> page(HttpServletResponse response) throws IOException {
         byte[] bytes = new byte[16];
         random.nextBytes(bytes);
@@ -38,6 +37,6 @@ class Pages {
     /** The strict policy; {@code styleNonce} is empty for everything but the page itself. */
     static String policy(String styleNonce) {
         return "default-src 'none'; script-src 'self'; style-src 'self' " + styleNonce + "; img-src 'self' data:; "
-                + "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+                + "font-src 'self'; connect-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
     }
 }

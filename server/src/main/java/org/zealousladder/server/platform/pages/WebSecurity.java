@@ -12,6 +12,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.zealousladder.server.platform.problems.Problems;
@@ -36,6 +37,8 @@ class WebSecurity {
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .anyRequest().denyAll())
                 .csrf(csrf -> csrf.spa())
+                .addFilterAfter(new SamePersonFilter(response -> write(response, HttpStatus.UNAUTHORIZED, "other-person",
+                        "Somebody else has signed in in this browser meanwhile. Nothing was saved.")), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .formLogin(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)

@@ -3,8 +3,10 @@ package org.zealousladder.server.platform.problems;
 import static java.util.Objects.requireNonNull;
 
 import java.net.URI;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -14,6 +16,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -82,6 +85,32 @@ public class Problems extends ResponseEntityExceptionHandler {
             HttpStatusCode status, WebRequest request) {
         return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "unreadable",
                 "The request could not be read: a number, a date (like 2026-03-13) or a name in it is not well formed. Nothing was saved."));
+    }
+
+    /** What the framework refuses, in our words: an address or a value in it that cannot be, a method or a form that is not known. */
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(Exception e, @Nullable Object body, HttpHeaders headers, HttpStatusCode code, WebRequest request) {
+        HttpStatus status = HttpStatus.valueOf(code.value());
+        if (status.is5xxServerError()) {
+            LOG.error("unexpected error", e);
+        }
+        ProblemDetail problem = switch (status) {
+            case NOT_FOUND -> problem(status, "not-found", "There is nothing at this address.");
+            case METHOD_NOT_ALLOWED -> problem(status, "method", "This cannot be done at this address.");
+            case NOT_ACCEPTABLE,
+                    UNSUPPORTED_MEDIA_TYPE -> problem(status, "form", "What was sent, or asked for, is of a kind that is not known here. Nothing was saved.");
+            case CONTENT_TOO_LARGE -> problem(status, "too-large", "What was sent is too large. Nothing was saved.");
+            default -> status.is4xxClientError()
+                    ? problem(status, "unreadable",
+                            "A number, a date (like 2026-03-13) or a name in the address is missing or not well formed. Nothing was saved.")
+                    : problem(status, "failed", "Something went wrong on our side. Nothing was saved; what was saved before is safe. Try again in a moment.");
+        };
+        if (e instanceof TypeMismatchException mismatch && mismatch.getPropertyName() != null) {
+            problem.setProperty("field", mismatch.getPropertyName());
+        } else if (e instanceof MissingServletRequestParameterException missing) {
+            problem.setProperty("field", missing.getParameterName());
+        }
+        return ResponseEntity.status(status).headers(headers).body(problem);
     }
 
     public static ProblemDetail problem(HttpStatus status, String type, String sentence) {

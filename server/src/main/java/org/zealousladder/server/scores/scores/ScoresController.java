@@ -5,37 +5,45 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.once.OnceService;
 
 /** Entering and correcting scores. */
 @RestController
 class ScoresController {
     private final ScoresService scores;
+    private final OnceService once;
 
-    ScoresController(ScoresService scores) {
+    ScoresController(ScoresService scores, OnceService once) {
         this.scores = scores;
+        this.once = once;
     }
 
+    /** @param sure whether an unlikely jump was asked about and is kept */
     record NewScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate takenOn, @Nullable Double value,
-            @NotBlank String status) {}
+            @NotBlank String status, @Nullable Boolean sure) {}
 
-    record Correction(@Nullable Double value, @NotBlank String status, @Nullable @Size(max = 500) String reason) {}
+    record Correction(@Nullable Double value, @NotBlank String status, @Nullable @Size(max = 500) String reason, @Nullable Boolean sure) {}
 
     @PostMapping("/api/scores")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void enter(@Valid @RequestBody NewScore form) {
-        scores.enter(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status());
+    void enter(@Valid @RequestBody NewScore form, @RequestHeader(name = OnceService.KEY, required = false) @Nullable String key) {
+        once.run(key, form, () -> scores.enter(ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status())
+                .sure(Boolean.TRUE.equals(form.sure()))));
     }
 
     @PostMapping("/api/scores/{id}/corrections")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void correct(@PathVariable long id, @Valid @RequestBody Correction form) {
-        scores.correct(id, form.value(), form.status(), form.reason());
+    void correct(@PathVariable long id, @Valid @RequestBody Correction form, @RequestHeader(name = OnceService.KEY, required = false) @Nullable String key) {
+        once.run(key, List.of(id, form), () -> scores.correct(id, new ScoreEntry(0, 0, LocalDate.EPOCH, form.value(), form.status(), null, null, form.reason(),
+                Boolean.TRUE.equals(form.sure()))));
     }
 }

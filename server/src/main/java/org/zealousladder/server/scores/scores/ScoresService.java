@@ -1,14 +1,18 @@
 package org.zealousladder.server.scores.scores;
 
-import static java.util.Objects.requireNonNull;
-
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.scores.Jump;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -68,75 +72,95 @@ public class ScoresService {
         return store.history(student, measure, asOf);
     }
 
-    /** @throws Refusal 409 when the day has a score already */
-    @Transactional
-    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
-        enter(student, measureId, takenOn, value, status, null, null);
+    /** The last score of each student on each measure before a day, for holding a new one against. */
+    @Transactional(readOnly = true)
+    public Map<StudentMeasure, Score> lastBefore(Collection<Integer> students, Collection<Integer> measureIds, LocalDate day) {
+        return students.isEmpty() || measureIds.isEmpty() ? Map.of()
+                : store.lastBefore(students, measureIds, day).stream().collect(Collectors.toMap(s -> new StudentMeasure(s.studentId(), s.measureId()), s -> s));
+    }
+
+    /** A student on a measure. */
+    public record StudentMeasure(int studentId, int measureId) {}
+
+    /** The scores that are not worth asking about; empty where nothing is known to go by. */
+    public static Optional<Jump> likely(Measure measure, @Nullable Score before) {
+        return before == null || before.value() == null || measure.sem() == null ? Optional.empty()
+                : Optional.of(Jump.after(before.value(), measure.sem()));
     }
 
     /**
-     * @param makeUpFor the screening window that the score is a make-up for, when its day is not within it
-     * @throws Refusal 409 when the day has a score already
+     * Puts a score on record.
+     *
+     * @throws Refusal 409 {@code conflict} when the day has a score already, 409 {@code unlikely} for a large jump that was not asked about
      */
     @Transactional
-    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor) {
-        enter(student, measureId, takenOn, value, status, makeUpFor, null);
-    }
-
-    /** @param forms what was scored on the two or three forms that {@code value} is the median of */
-    @Transactional
-    public void enter(int student, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor,
-            @Nullable List<Double> forms) {
-        Measure measure = measures.measure(measureId);
-        roster.requireStudent(student);
-        LocalDate today = calendar.today();
-        check(measure, takenOn, value, status);
-        if (status.equals(Score.WITHDRAWN)) {
+    public void enter(ScoreEntry entry) {
+        Measure measure = measures.measure(entry.measureId());
+        roster.requireStudent(entry.studentId());
+        check(measure, entry.takenOn(), entry.value(), entry.status());
+        if (entry.withdraws()) {
             throw Refusal.invalid("status", "There is nothing on record that could be withdrawn.");
         }
-        Score there = store.current(student, measureId, takenOn).orElse(null);
+        requireLikely(measure, entry);
+        Score there = store.current(entry.studentId(), entry.measureId(), entry.takenOn()).orElse(null);
         if (there != null && there.status().equals(Score.WITHDRAWN)) {
-            replace(store.byId(there.id()).orElseThrow(), value, status, null, makeUpFor, forms);
+            replace(store.byId(there.id()).orElseThrow(), entry.because(null));
             return;
         }
         if (there != null) {
-            throw Refusal.conflict(
-                    "There is already " + (there.scored() ? "a score of " + Words.plain(requireNonNull(there.value())) : "an entry '" + there.status() + "'")
+            throw Refusal
+                    .conflict("There is already " + (there.value() != null ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status() + "'")
                             + " for that day. Correct that one instead; yours was not saved.");
         }
-        store.insert(store.nextId(), student, measureId, takenOn, value, status, today, Viewer.current().id(), null, makeUpFor, forms);
+        store.insert(store.nextId(), entry, calendar.today(), Viewer.current().id());
     }
 
-    /** Replaces score {@code id}; returns the one it replaced. */
+    /** Replaces score {@code id} by what {@code entry} says; its day and what it is a make-up for stay. */
     @Transactional
-    public Score correct(long id, @Nullable Double value, String status, @Nullable String reason) {
-        return correct(id, value, status, reason, null);
-    }
-
-    /** @param forms as for {@link #enter} */
-    @Transactional
-    public Score correct(long id, @Nullable Double value, String status, @Nullable String reason, @Nullable List<Double> forms) {
-        ScoresStore.Versioned old = store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such score among your students'."));
+    public void correct(long id, ScoreEntry entry) {
+        ScoresStore.Versioned old = versioned(id);
         if (old.supersededBy() != null) {
             throw alreadyCorrected();
         }
-        check(measures.measure(old.measureId()), old.takenOn(), value, status);
-        if (status.equals(old.status()) && java.util.Objects.equals(value, old.value())) {
+        Measure measure = measures.measure(old.measureId());
+        check(measure, old.takenOn(), entry.value(), entry.status());
+        if (entry.status().equals(old.status()) && Objects.equals(entry.value(), old.value())) {
             throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
         }
-        replace(old, value, status, reason, old.windowId(), forms);
-        return new Score(old.id(), old.studentId(), old.measureId(), old.takenOn(), old.value(), old.status());
+        ScoreEntry now = new ScoreEntry(old.studentId(), old.measureId(), old.takenOn(), entry.value(), entry.status(), old.windowId(), entry.forms(),
+                entry.reason(), entry.sure());
+        requireLikely(measure, now);
+        replace(old, now);
     }
 
-    private void replace(ScoresStore.Versioned old, @Nullable Double value, String status, @Nullable String reason, @Nullable Integer window,
-            @Nullable List<Double> forms) {
+    /** @throws Refusal 404 when it is not among the viewer's students' */
+    private ScoresStore.Versioned versioned(long id) {
+        return store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such score among your students'."));
+    }
+
+    private void replace(ScoresStore.Versioned old, ScoreEntry now) {
         long by = store.nextId();
         LocalDate today = calendar.today();
         LocalDate on = today.isBefore(old.knownFrom()) ? old.knownFrom() : today;
         if (!store.supersede(old.id(), by, on)) {
             throw alreadyCorrected();
         }
-        store.insert(by, old.studentId(), old.measureId(), old.takenOn(), value, status, on, Viewer.current().id(), reason, window, forms);
+        store.insert(by, now, on, Viewer.current().id());
+    }
+
+    /** The one place that asks "Sure?", whatever page the score is typed on. */
+    private void requireLikely(Measure measure, ScoreEntry entry) {
+        Double value = entry.value();
+        if (entry.sure() || value == null || measure.sem() == null) {
+            return;
+        }
+        Score before = lastBefore(List.of(entry.studentId()), List.of(entry.measureId()), entry.takenOn())
+                .get(new StudentMeasure(entry.studentId(), entry.measureId()));
+        if (before != null && before.value() != null && likely(measure, before).filter(j -> j.asks(value)).isPresent()) {
+            double last = before.value();
+            throw new Refusal(HttpStatus.CONFLICT, "unlikely", "value", "Sure? " + Words.plain(value) + " is " + Words.plain(Math.abs(value - last))
+                    + (value > last ? " above" : " below") + " the " + Words.plain(last) + " of " + Words.day(before.takenOn()) + ".");
+        }
     }
 
     private static Refusal alreadyCorrected() {
@@ -159,12 +183,10 @@ public class ScoresService {
             throw Refusal.invalid("value", value == null ? "Give the score, or choose absent, exempt or invalid."
                     : "A student who was " + status + " has no score. Leave it empty.");
         }
-        if (value != null && !(value >= measure.lowest() && value <= measure.highest())) {
-            throw Refusal.invalid("value", measure.name() + " runs from " + Words.plain(measure.lowest()) + " to " + Words.plain(measure.highest()) + ".");
-        }
-        if (value != null && Math.abs(value * Math.pow(10, measure.decimals()) - Math.rint(value * Math.pow(10, measure.decimals()))) > 1e-9) {
-            throw Refusal.invalid("value", measure.name() + (measure.decimals() == 0 ? " is a whole number."
-                    : " has at most " + measure.decimals() + " decimals."));
+        if (value != null) {
+            measure.scale().problem(value, measure.name()).ifPresent(sentence -> {
+                throw Refusal.invalid("value", sentence);
+            });
         }
     }
 }

@@ -9,6 +9,7 @@ import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class ScoresStore {
@@ -108,14 +109,23 @@ class ScoresStore {
                 .param("id", id).param("by", by).param("on", on).update() == 1;
     }
 
-    void insert(long id, int student, int measure, LocalDate takenOn, @Nullable Double value, String status, LocalDate knownFrom,
-            int by, @Nullable String reason, @Nullable Integer window, @Nullable List<Double> forms) {
+    /** A new row: the entry, and when and by whom it became known. */
+    void insert(long id, ScoreEntry entry, LocalDate knownFrom, int by) {
         db.sql("""
                 insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms)
-                values (:id, :student, :measure, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :window, :forms::double precision[])""")
-                .param("id", id).param("student", student).param("measure", measure).param("takenOn", takenOn).param("value", value)
-                .param("status", status).param("knownFrom", knownFrom).param("by", by).param("reason", reason).param("window", window, java.sql.Types.INTEGER)
-                .param("forms", forms == null ? null : forms.toArray(Double[]::new)).update();
+                values (:id, :studentId, :measureId, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :makeUpFor, :formsTyped::double precision[])""")
+                .paramSource(new BoundTo(entry).and("id", id).and("knownFrom", knownFrom).and("by", by)
+                        .and("formsTyped", entry.forms() == null ? null : entry.forms().toArray(Double[]::new)))
+                .update();
+    }
+
+    /** One row a student and measure: the last scored one of the 400 days before {@code day}. */
+    List<Score> lastBefore(Collection<Integer> students, Collection<Integer> measures, LocalDate day) {
+        return db.sql("select distinct on (student_id, measure_id) * from (" + COLUMNS + """
+                 where s.student_id = any(:students) and s.measure_id = any(:measures) and s.taken_on between :day::date - 400 and :day::date - 1
+                   and s.status = 'scored' and s.superseded_by is null) s
+                 order by student_id, measure_id, taken_on desc""")
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures)).param("day", day).query(SCORE).list();
     }
 
     private static Short[] shorts(Collection<Integer> ids) {

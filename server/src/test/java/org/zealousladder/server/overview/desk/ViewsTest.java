@@ -97,7 +97,7 @@ class ViewsTest extends ServerTest {
         Viewer teacher = person("r.oduya");
         int student = student("Dalia Stroud");
         int measure = measure("oral-reading");
-        Map<String, Object> score = Map.of("studentId", student, "measureId", measure, "takenOn", "2026-03-13", "value", 190, "status", "scored");
+        Map<String, Object> score = Map.of("studentId", student, "measureId", measure, "takenOn", "2026-03-13", "value", 190, "status", "scored", "sure", true);
         double before = card(trends(teacher).get("cards"), "Dalia Stroud").at("/goal/chance").asDouble();
         send(teacher, "/api/scores", score).andExpect(status().isNoContent());
         assertTrue(card(trends(teacher).get("cards"), "Dalia Stroud").at("/goal/chance").asDouble() > before);

@@ -34,7 +34,7 @@ class AsOfTest extends ServerTest {
     @Test
     void aScoreTypedInLateIsKnownFromTheDayItWasTyped() throws Exception {
         Map<String, Object> late = Map.of("studentId", student("Emre Castellan"), "measureId", measure("maze"), "takenOn", "2026-02-20", "value", 37, "status",
-                "scored");
+                "scored", "sure", true);
         send(person("r.oduya"), "/api/scores", late).andExpect(status().isNoContent());
         assertTrue(values(detail("Emre Castellan", "maze", "2026-03-13")).contains(37.0));
         assertFalse(values(detail("Emre Castellan", "maze", "2026-03-12")).contains(37.0), "yesterday nobody knew it");

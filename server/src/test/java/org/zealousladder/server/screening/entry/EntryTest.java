@@ -63,7 +63,7 @@ class EntryTest extends ScreeningTest {
         Map<String, Object> jump = cell("Cid 2025-JUMP", "maze", window("Winter"), 19, null);
         jump.put("sure", false);
         save(jump).andExpect(status().isConflict()).andExpect(jsonPath("$.type").value("urn:zealous-ladder:unlikely"))
-                .andExpect(jsonPath("$.detail").value(containsString("19 is 9 above last season's 10")));
+                .andExpect(jsonPath("$.detail").value(containsString("19 is 9 above the 10 of 9 Sep 2025")));
         assertEquals(2.0, entry("2025-JUMP", "Cid 2025-JUMP", "maze").get("likelyLow").asDouble(), "10 - 4 SEM of 2");
         jump.put("value", 18);
         save(jump).andExpect(status().isOk());

@@ -1,0 +1,19 @@
+package org.zealousladder.server.monitoring.strip;
+
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What was typed for a student on a day, as it is sent.
+ *
+ * @param values one score, or those of two or three forms, whose median counts; empty with another status than scored
+ * @param status scored, absent, exempt, invalid, or withdrawn to take back what stands there
+ * @param seen the record that stood there when it was typed; absent for none
+ * @param sure whether an unlikely jump was asked about and is kept
+ */
+public record StripScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate day,
+        @NotNull @Size(max = 3, message = "up to three forms") List<Double> values, @NotBlank String status, @Nullable Long seen, @Nullable Boolean sure) {}

@@ -1,0 +1,2 @@
+/** Binding SQL to records. */
+package org.zealousladder.server.platform.sql;

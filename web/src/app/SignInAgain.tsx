@@ -1,0 +1,84 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useEffect, useState } from 'react';
+import { api, data, onSignedOut, type SignedOut } from '../api/client';
+import type { Session } from '../api/types';
+import { outbox } from '../lib/outbox/outbox';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Field } from '../ui/Field';
+import { Complaint } from '../ui/States';
+
+/** Signing in over the page, where the sign-in ran out: what is typed stays as it is, and goes on. */
+export function SignInAgain({ session }: { session: Session }) {
+  const queries = useQueryClient();
+  const [why, setWhy] = useState<SignedOut>();
+  const [password, setPassword] = useState('');
+  const [error, setError] = useState<Error | null>(null);
+  const [busy, setBusy] = useState(false);
+  useEffect(() => onSignedOut(setWhy), []);
+  const person = session.person;
+  if (!person) return null;
+
+  const signIn = async (body: { login: string; password?: string }) => {
+    setBusy(true);
+    setError(null);
+    try {
+      const now = await data(api.POST('/api/session', { body }));
+      // The token for what is sent next goes with the new session.
+      await api.GET('/api/session');
+      if (now.person?.id !== person.id) {
+        window.location.reload();
+        return;
+      }
+      setWhy(undefined);
+      setPassword('');
+      outbox.hurry();
+      await queries.invalidateQueries();
+    } catch (e) {
+      setError(e as Error);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    void signIn({ login: person.login, password });
+  };
+  return (
+    <Dialog
+      open={why !== undefined}
+      onClose={() => {}}
+      title="Sign in to go on"
+      description={
+        why === 'other-person'
+          ? `Somebody else has signed in in this browser meanwhile. Nothing was saved under their name. Sign in again as ${person.name}, and what is typed here goes on.`
+          : `Your sign-in has run out, ${person.name}. Nothing that is typed here is lost.`
+      }
+    >
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        <input type="hidden" name="username" autoComplete="username" value={person.login} readOnly />
+        <Field label={`Password of ${person.login}`}>
+          <input
+            type="password"
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+            autoComplete="current-password"
+            required
+          />
+        </Field>
+        <Complaint error={error} />
+        <div className="flex flex-wrap gap-4 items-center">
+          <Button look="solid" type="submit" disabled={busy}>
+            Sign in
+          </Button>
+          {session.demo && (
+            <Button disabled={busy} onClick={() => signIn({ login: person.login })}>
+              Go on as sample person {person.name}
+            </Button>
+          )}
+          <Button onClick={() => window.location.assign('/')}>Leave this page</Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
