@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/decisions/{id}/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/desk": {
         parameters: {
             query?: never;
@@ -398,6 +414,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{id}/reopening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1339,6 +1371,10 @@ export interface components {
             reason?: string;
             /** Format: int32 */
             studentId: number;
+            withdrawnBecause?: string;
+            withdrawnBy?: string;
+            /** Format: date */
+            withdrawnOn?: string;
         };
         DecisionForm: {
             because: string;
@@ -1623,6 +1659,7 @@ export interface components {
             /** Format: int32 */
             changed: number;
             delimiter: string;
+            digest: string;
             kind: string;
             label: string;
             notices: string[];
@@ -2141,6 +2178,9 @@ export interface components {
             starts: string;
             strategy: string;
         };
+        PlanReopening: {
+            reason: string;
+        };
         PlanRow: {
             concern?: components["schemas"]["Concern"];
             goal?: components["schemas"]["Goal"];
@@ -2405,6 +2445,7 @@ export interface components {
         ScopeChoices: {
             classes: components["schemas"]["ClassRef"][];
             measures: components["schemas"]["MeasureRef"][];
+            opensWithSchool: boolean;
             /** Format: date */
             today: string;
             wholeSchool: boolean;
@@ -2681,6 +2722,9 @@ export interface components {
             columns: components["schemas"]["TableColumn"][];
             rows: components["schemas"]["TableRow"][];
         };
+        TakenBack: {
+            reason: string;
+        };
         TeachNext: {
             behaviour: string;
             teach: string;
@@ -2768,6 +2812,8 @@ export interface components {
         };
         TrendCard: {
             goal?: components["schemas"]["GoalView"];
+            /** Format: date */
+            lookAgain?: string;
             measure: components["schemas"]["MeasureRef"];
             phases: components["schemas"]["PhaseTrend"][];
             plan?: components["schemas"]["PlanBrief"];
@@ -3085,6 +3131,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["DecisionForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenBack"];
             };
         };
         responses: {
@@ -3555,6 +3625,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PlanChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    reopen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanReopening"];
             };
         };
         responses: {

@@ -133,6 +133,7 @@ function PersonMenu({ help }: { help: () => void }) {
       return;
     await api.DELETE('/api/session');
     queries.clear();
+    sessionStorage.removeItem('ladder-picks');
     window.location.assign('/');
   };
   const item =

@@ -1,4 +1,4 @@
-import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import type { StudentRef } from '../api/types';
 
 interface Picks {
@@ -13,9 +13,21 @@ interface Picks {
 
 const PicksContext = createContext<Picks | null>(null);
 
+const KEY = 'ladder-picks';
+
+/** What this tab had picked before a reload. */
+function kept(): StudentRef[] {
+  try {
+    return JSON.parse(sessionStorage.getItem(KEY) ?? '[]') as StudentRef[];
+  } catch {
+    return [];
+  }
+}
+
 /** The students picked anywhere; they follow the user between views. */
 export function PicksProvider({ children }: { children: ReactNode }) {
-  const [all, setAll] = useState<StudentRef[]>([]);
+  const [all, setAll] = useState<StudentRef[]>(kept);
+  useEffect(() => sessionStorage.setItem(KEY, JSON.stringify(all)), [all]);
   const picks = useMemo<Picks>(() => {
     const ids = new Set(all.map((s) => s.id));
     return {

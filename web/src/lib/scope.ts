@@ -42,7 +42,8 @@ export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeSta
   const measure = choices.measures.find((m) => m.id === Number(params.get('measure'))) ?? choices.measures[0];
   if (!year || !measure) return null;
   const first = choices.classes.find((c) => c.yearId === year.id);
-  const who = params.get('who') ?? `class-${first?.id}`;
+  const school = choices.opensWithSchool && first ? `school-${first.schoolId}` : undefined;
+  const who = params.get('who') ?? school ?? `class-${first?.id}`;
   const asked = params.get('asOf');
   const asOf = (asked === null ? undefined : realDay(asked)) ?? choices.today;
   const window = choices.windows.find((w) => w.id === Number(params.get('window')) && w.yearId === year.id)?.id;

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { Button } from './Button';
 
 interface Props {
   open: boolean;
@@ -18,15 +19,37 @@ const SIZES = {
   wide: 'inset-x-2 top-2 bottom-2 md:inset-x-[4vw] md:top-[4vh] md:bottom-[4vh] p-4 md:p-6',
 };
 
+/**
+ * A dialog. Where something has been typed into a form of it, Esc, a click beside it and the cross ask first; the form's own buttons do not. What is
+ * sent with a form counts as done.
+ */
 export function Dialog({ open, onClose, title, description, size = 'small', children }: Props) {
+  const typed = useRef(false);
+  const [asking, setAsking] = useState(false);
+  useEffect(() => {
+    if (open) return;
+    typed.current = false;
+    setAsking(false);
+  }, [open]);
+  const leave = () => {
+    if (typed.current && !asking) setAsking(true);
+    else if (!typed.current) onClose();
+  };
   return (
-    <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
+    <Radix.Root open={open} onOpenChange={(now) => !now && leave()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 bg-black/30 z-40 no-print" />
         <Radix.Content
           className={`arrives whole-page fixed z-50 bg-paper border border-line shadow-xl overflow-auto
             ${SIZES[size]}`}
           aria-describedby={description ? undefined : ''}
+          onInput={(e) => {
+            const field = e.target as HTMLElement;
+            if (field.closest('form') && !field.closest('[data-nothing-lost]')) typed.current = true;
+          }}
+          onSubmit={() => {
+            typed.current = false;
+          }}
         >
           <div className="flex items-start gap-4 mb-3">
             <Radix.Title className="text-[19px] font-semibold tracking-tight m-0 flex-1">{title}</Radix.Title>
@@ -36,6 +59,25 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
           </div>
           {description && <Radix.Description className="text-soft mb-3">{description}</Radix.Description>}
           {children}
+          {asking && (
+            <div
+              role="alert"
+              className="sticky bottom-0 -mx-5 -mb-5 px-5 py-3 bg-wash border-t-2 border-ochre flex flex-wrap gap-x-4 gap-y-1 items-center"
+            >
+              <span className="flex-1">What you typed here has not been saved.</span>
+              <Button look="solid" autoFocus onClick={() => setAsking(false)}>
+                Go on with it
+              </Button>
+              <Button
+                onClick={() => {
+                  typed.current = false;
+                  onClose();
+                }}
+              >
+                Close without saving
+              </Button>
+            </div>
+          )}
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>

@@ -4,13 +4,14 @@ import type { Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../lib/format';
 import { useNames } from '../../lib/names';
 import { useScope } from '../../lib/scope';
+import { typedNumber } from '../../lib/typedScore';
 import { DayField } from '../../ui/DayField';
 import { Dialog } from '../../ui/Dialog';
 import { Field } from '../../ui/Field';
 import { FormButtons } from '../../ui/FormButtons';
-import { Complaint } from '../../ui/States';
+import { Complaint, Failed, Loading } from '../../ui/States';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
-import { useDecide } from './queries';
+import { useDecide, useGround } from './queries';
 
 export type DecisionKind = 'hold' | 'raise' | 'plan-changed' | 'set-aside';
 
@@ -35,16 +36,47 @@ export function offered(proposed: string): { kind: DecisionKind; label: string }
 interface Props {
   card: TrendCard;
   kind: DecisionKind;
-  /** The plan that runs, and what it can be changed to. */
-  plan?: Plan;
-  strategies?: Strategy[];
   onClose: () => void;
 }
 
 /** Records what was decided and why; what was proposed is kept beside it. */
-export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Props) {
-  const { choices } = useScope();
+export function DecideDialog({ card, kind, onClose }: Props) {
+  const { scope } = useScope();
   const { nameOf } = useNames();
+  const ground = useGround(card.student.id, card.measure.id, scope.asOf, kind === 'plan-changed');
+  const title = `${LABELS[kind]}: ${nameOf(card.student)}, ${card.measure.name}`;
+  if (kind === 'plan-changed' && !ground.data) {
+    return (
+      <Dialog open onClose={onClose} title={title} description={card.proposal?.reason}>
+        {ground.isError ? (
+          <Failed error={ground.error} again={() => ground.refetch()} />
+        ) : (
+          <Loading label="Looking up the plan ..." height={200} />
+        )}
+      </Dialog>
+    );
+  }
+  return (
+    <Decide
+      card={card}
+      kind={kind}
+      title={title}
+      plan={ground.data?.plans.find((p) => p.closedOn === undefined)}
+      strategies={ground.data?.strategies ?? []}
+      onClose={onClose}
+    />
+  );
+}
+
+interface Ground extends Props {
+  title: string;
+  /** The plan that runs, and what it can be changed to. */
+  plan?: Plan;
+  strategies: Strategy[];
+}
+
+function Decide({ card, kind, title, plan, strategies, onClose }: Ground) {
+  const { choices } = useScope();
   const decide = useDecide();
   const [reason, setReason] = useState('');
   const [again, setAgain] = useState(isoOf(dayNumber(choices.today) + (kind === 'set-aside' ? 14 : 28)));
@@ -73,7 +105,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
                 startDate: card.goal.startDate,
                 startScore: card.goal.startScore,
                 goalDate,
-                goalScore: Number(goalScore),
+                goalScore: typedNumber(goalScore) ?? Number.NaN,
                 replaces: card.goal.id,
               }
             : undefined,
@@ -84,12 +116,7 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
   };
 
   return (
-    <Dialog
-      open
-      onClose={onClose}
-      title={`${LABELS[kind]}: ${nameOf(card.student)}, ${card.measure.name}`}
-      description={card.proposal?.reason}
-    >
+    <Dialog open onClose={onClose} title={title} description={card.proposal?.reason}>
       <form onSubmit={submit} className="flex flex-col gap-4">
         {kind === 'raise' && (
           <div className="grid grid-cols-2 gap-4">
@@ -99,8 +126,9 @@ export function DecideDialog({ card, kind, plan, strategies = [], onClose }: Pro
               error={fieldError('goalScore')}
             >
               <input
-                type="number"
-                step="any"
+                inputMode="decimal"
+                pattern="-?[0-9]+([.,][0-9]+)?"
+                title="A number"
                 required
                 value={goalScore}
                 onChange={(e) => setGoalScore(e.target.value)}

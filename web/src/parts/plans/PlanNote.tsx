@@ -1,9 +1,21 @@
 import type { Plan } from '../../api/types';
 import { longDay, shortDay } from '../../lib/format';
+import { WithReason } from '../../ui/WithReason';
+import { useReopenPlan } from './queries';
 import { dosageWords, endWords, phaseWords } from './words';
 
 /** What is being done, since when, and how much of it was given; plans that ended below. */
-export function PlanNote({ plans, heading = 'Plan' }: { plans: Plan[]; heading?: string }) {
+export function PlanNote({
+  plans,
+  heading = 'Plan',
+  live = false,
+}: {
+  plans: Plan[];
+  heading?: string;
+  /** Whether the newest can be opened again once it is closed. */
+  live?: boolean;
+}) {
+  const reopen = useReopenPlan();
   const now = plans.filter((p) => p.closedOn === undefined);
   const past = plans.filter((p) => p.closedOn !== undefined);
   return (
@@ -16,8 +28,20 @@ export function PlanNote({ plans, heading = 'Plan' }: { plans: Plan[]; heading?:
       {past.length > 0 && (
         <>
           <h3 className="text-[13px] font-medium text-soft m-0 mt-1">Earlier</h3>
-          {past.map((p) => (
-            <PlanLines key={p.id} plan={p} />
+          {past.map((p, i) => (
+            <div key={p.id}>
+              <PlanLines plan={p} />
+              {live && i === 0 && now.length === 0 && (
+                <WithReason
+                  verb="Open again"
+                  about={`the plan since ${longDay(p.starts)}`}
+                  effect="The plan goes on as if it had not been closed."
+                  pending={reopen.isPending}
+                  error={reopen.error}
+                  onDo={(reason, done) => reopen.mutate({ id: p.id, reason }, { onSuccess: done })}
+                />
+              )}
+            </div>
           ))}
         </>
       )}

@@ -12,6 +12,16 @@ export const OUTCOMES: Record<string, string> = {
 
 type Phase = Plan['phases'][number];
 
+/** How a plan is carried out on a day; a change that was agreed on for later is not yet in force. */
+export function phaseOn(plan: Plan, day: string): Phase | undefined {
+  return plan.phases.findLast((p) => p.starts <= day) ?? plan.phases[0];
+}
+
+/** What is agreed on for later. */
+export function comingPhase(plan: Plan, day: string): Phase | undefined {
+  return plan.phases.find((p) => p.starts > day);
+}
+
 const often = (p: Phase) => (p.perWeek === 1 ? 'once a week' : `${p.perWeek} times a week`);
 const long = (p: Phase) => p.minutes !== undefined && plural(p.minutes, 'minute');
 

@@ -30,7 +30,6 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
   const { card } = item;
   const d = card.proposal;
   const frame = commonFrame([card], { goals: item.replacedGoals, peers: view.peers });
-  const plan = item.plans.find((p) => p.closedOn === undefined);
   return (
     <article
       aria-label={nameOf(card.student)}
@@ -117,15 +116,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
           onClose={() => setAiming(false)}
         />
       )}
-      {deciding && (
-        <DecideDialog
-          card={card}
-          kind={deciding}
-          plan={plan}
-          strategies={view.strategies}
-          onClose={() => setDeciding(null)}
-        />
-      )}
+      {deciding && <DecideDialog card={card} kind={deciding} onClose={() => setDeciding(null)} />}
     </article>
   );
 }

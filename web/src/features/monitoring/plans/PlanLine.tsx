@@ -4,7 +4,7 @@ import { score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
-import { carriedOut, LEVELS } from '../../../parts/plans/words';
+import { carriedOut, comingPhase, LEVELS, phaseOn } from '../../../parts/plans/words';
 import { Button } from '../../../ui/Button';
 import { PickNumber } from '../../../ui/PickNumber';
 import { useHoldSessions } from './queries';
@@ -27,11 +27,12 @@ interface Props {
 /** One student: concern, plan, the week's sessions to tick off, and how many were given. */
 export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }: Props) {
   const { nameOf } = useNames();
-  const { link, live, choices } = useScope();
+  const { scope, link, live, choices } = useScope();
   const picks = usePicks();
   const hold = useHoldSessions();
   const { plan, student, concern } = row;
-  const phase = plan?.phases.at(-1);
+  const phase = plan && phaseOn(plan, scope.asOf);
+  const coming = plan && comingPhase(plan, scope.asOf);
   const name = nameOf(student);
   const tick = (day: string, given: number, all: boolean) =>
     plan &&
@@ -87,6 +88,7 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
             <span className="block text-soft text-[12.5px] leading-tight">
               {plan.groupName && `${plan.groupName}; `}
               {carriedOut(phase)}
+              {coming && `; from ${shortDay(coming.starts)} ${coming.strategy}`}
               {plan.ends < choices.today && (
                 <b className="text-ink font-semibold">, which is past: close it or move the day</b>
               )}

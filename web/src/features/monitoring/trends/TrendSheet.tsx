@@ -102,7 +102,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
             ))}
           </div>
         )}
-        <DecisionLog decisions={detail.decisions} />
+        <DecisionLog decisions={detail.decisions} live={live} />
       </div>
       <div className="flex flex-col gap-5 min-w-0">
         {live && <ScoreForm card={card} focus={enter} />}
@@ -128,21 +128,13 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
             </>
           )}
         </section>
-        <PlanNote plans={detail.plans} />
+        <PlanNote plans={detail.plans} live={live} />
         <ScoreHistory card={card} history={detail.history} onMark={setMarked} />
         <Link to={link(`/students/${card.student.id}`)} className="text-act font-semibold text-[13.5px] no-print">
           Open the student's page
         </Link>
       </div>
-      {deciding && (
-        <DecideDialog
-          card={card}
-          kind={deciding}
-          plan={detail.plans.find((p) => p.closedOn === undefined)}
-          strategies={detail.strategies}
-          onClose={() => setDeciding(null)}
-        />
-      )}
+      {deciding && <DecideDialog card={card} kind={deciding} onClose={() => setDeciding(null)} />}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { DeskView, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
-import { plural } from '../../../lib/format';
+import { plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
@@ -54,7 +54,11 @@ function DecideList({ desk }: { desk: DeskView }) {
       <Heading
         id="decide"
         title="Decide"
-        note={desk.decide.length === 0 ? '' : `${students} of ${plural(desk.students, 'student')}`}
+        note={
+          desk.decide.length === 0
+            ? ''
+            : `${desk.decide.length === students ? '' : `${plural(desk.decide.length, 'proposal')} for `}${students} of ${plural(desk.students, 'student')}`
+        }
       />
       {desk.decide.length === 0 && (
         <p className="text-soft border-t border-hair pt-2 m-0">
@@ -108,7 +112,12 @@ function DecideRow({
       </span>
       <div className="col-start-2 sm:col-start-auto text-[14px] leading-snug">
         <DecisionWord kind={card.proposal.kind} label={`${card.proposal.label}.`} /> {card.proposal.reason}
-        <span className="block text-soft text-[13px]">{card.proposal.evidence}</span>
+        <span className="block text-soft text-[13px]">
+          {card.proposal.evidence}
+          {card.lookAgain && (
+            <b className="font-semibold text-ink"> To be looked at again since {shortDay(card.lookAgain)}.</b>
+          )}
+        </span>
         {onDecide && (
           <span className="flex flex-wrap gap-x-4 no-print">
             {offered(card.proposal.kind)

@@ -7,17 +7,18 @@ import java.util.List;
  *
  * @param rows data rows in the file
  * @param refused rows that are not taken, each with at least one entry in {@code refusals}
+ * @param digest of what was looked at: every row, what comes of it and what it would replace
  * @param notices what is unusual about the file but does not stop it
  * @param refusals the first of them, by row
  */
 public record ImportResult(String kind, String label, String delimiter, int rows, int added, int changed, int unchanged, int refused,
-        List<String> notices, List<RowRefusal> refusals) {
+        String digest, List<String> notices, List<RowRefusal> refusals) {
 
     /** Why a row is refused: its number as a spreadsheet shows it, the column, what stands there and what would be right. */
     public record RowRefusal(int row, String column, String value, String message) {}
 
     /** Whether taking the file would do something else than was shown. */
     boolean differsFrom(ImportResult shown) {
-        return added != shown.added || changed != shown.changed || unchanged != shown.unchanged || refused != shown.refused;
+        return !digest.equals(shown.digest);
     }
 }

@@ -67,18 +67,34 @@ final class ImportRun {
         if (exists("select exists (select from joined group by " + kind.key() + " having count(*) > 1)")) {
             findRepeats(kind);
         }
+        if (!kind.whole().isEmpty()) {
+            refuseTheRest(kind);
+        }
         execute("create index on refused (row_no)");
         execute("""
                 create temporary view accepted as select j.* from joined j
                  where not exists (select from refused r where r.row_no = j.row_no) and not exists (select from repeated r where r.row_no = j.row_no)""");
     }
 
-    /** Rows that say again what an earlier row says are passed over; rows that say otherwise are refused. */
+    /** What counts only as a whole is refused as a whole, and each of its rows says which row is at fault. */
+    private void refuseTheRest(FileKind kind) throws SQLException {
+        execute("""
+                insert into refused
+                select j.row_no, '%1$s', '', 'Row ' || b.first_bad || ' of the same %2$s is refused, and it is taken as a whole or not at all.'
+                  from (select j.*, min(case when r.row_no is not null then j.row_no end) over (partition by %3$s) as first_bad
+                          from joined j left join (select distinct row_no from refused) r on r.row_no = j.row_no) b
+                  join joined j on j.row_no = b.row_no
+                 where b.first_bad is not null and not exists (select from refused r where r.row_no = j.row_no)"""
+                .formatted(kind.columns().get(0).name(), kind.code().equals("cuts") ? "ladder" : "table", kind.whole()));
+    }
+
+    /** Rows that say again what an earlier row says are passed over; rows that say otherwise are refused. A row that is refused already blames no other. */
     private void findRepeats(FileKind kind) throws SQLException {
         execute("""
                 create temporary table twin on commit drop as
                 select row_no, first_no from (
-                  select row_no, min(row_no) over (partition by %s) as first_no from joined) x where row_no <> first_no""".formatted(kind.key()));
+                  select row_no, min(row_no) over (partition by %s) as first_no from joined j
+                   where not exists (select from refused r where r.row_no = j.row_no)) x where row_no <> first_no""".formatted(kind.key()));
         String payload = "(%s) is distinct from (%s)".formatted(kind.payload().replace("%s", "b"), kind.payload().replace("%s", "a"));
         execute("""
                 insert into refused
@@ -109,7 +125,18 @@ final class ImportRun {
         unchanged += number("select count(*) from repeated");
         int refused = number("select count(distinct row_no) from refused");
         String delimiter = file.delimiter() == '\t' ? "tab" : file.delimiter() == ';' ? "semicolon" : "comma";
-        return new ImportResult(kind.code(), kind.label(), delimiter, rows, added, changed, unchanged, refused, notices(kind, file.header()), refusals());
+        return new ImportResult(kind.code(), kind.label(), delimiter, rows, added, changed, unchanged, refused, digest(), notices(kind, file.header()),
+                refusals());
+    }
+
+    /**
+     * Of all rows as they were joined with what is on record, with outcome and looked-up ids, and of what was refused and why: taking the file is bound to it,
+     * so that it never does something else than was shown.
+     */
+    private String digest() throws SQLException {
+        return strings("""
+                select to_hex(coalesce((select bit_xor(hash_record_extended(j, 1)) from joined j), 0)) || '-'
+                        || to_hex(coalesce((select bit_xor(hash_record_extended(r, 2)) from refused r), 0))""").get(0);
     }
 
     private List<String> notices(FileKind kind, List<String> header) throws SQLException {

@@ -122,7 +122,10 @@ class MeasureFiles implements DeclaresFiles {
                         from placed p left join measures_ladder l on l.set_id = p.set_id and l.measure_id = p.measure_id and l.grade = p.grade
                              and l.window_id = p.window_id and l.superseded_on is null
                         left join measures_band b on b.ladder_id = l.id and b.position = p.position)
-                    select *, case when ladder_id is null then 'new'
+                    select *, lag(from_score) over (partition by set_code, measure, grade, year, "window" order by position) as lag_score,
+                           lag(tier) over (partition by set_code, measure, grade, year, "window" order by position) as lag_tier,
+                           count(*) over (partition by set_code, measure, grade, year, "window", lower(btrim(band))) as same_name,
+                           case when ladder_id is null then 'new'
                                    when bool_and(same) over (partition by set_code, measure, grade, year, "window") and size = size_before then 'unchanged'
                                    else 'changed' end as outcome
                       from compared""")
@@ -136,7 +139,12 @@ class MeasureFiles implements DeclaresFiles {
             .problem("band", "size not between 2 and 8", "'A ladder has 2 to 8 bands; this one has ' || size || '.'")
             .problem("from_score", "lowest_rows <> 1",
                     "'Exactly one band of a ladder, the one that needs most support, has no from_score; here ' || lowest_rows || ' have none.'")
-            .key("set_code, measure, grade, year, \"window\", from_score").payload("%s.band, %s.tier")
+            .problem("from_score", "from_score <= lag_score and better = 'higher' or from_score >= lag_score and better = 'lower'",
+                    "'The cut scores are out of order: ' || band || ' begins at ' || from_score || ', the band below it at ' || lag_score || '.'")
+            .problem("tier", "tier > lag_tier", "band || ' stands above a band of tier ' || lag_tier || ' but would get more support (tier ' || tier || ').'")
+            .problem("tier", "tier > 5", "'A tier is a whole number from 1 to 5.'")
+            .problem("band", "same_name > 1", "'Two bands of this ladder are called ''' || band || '''. Give each its own name.'")
+            .key("set_code, measure, grade, year, \"window\", from_score").payload("%s.band, %s.tier").whole("set_code, measure, grade, year, \"window\"")
             .apply("""
                     update measures_ladder l set superseded_on = greatest(%s, l.known_from)
                       from accepted a where a.outcome = 'changed' and l.id = a.ladder_id""".formatted(TODAY))

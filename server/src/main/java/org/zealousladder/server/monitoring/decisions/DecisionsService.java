@@ -6,10 +6,13 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.PlanForm;
@@ -17,6 +20,7 @@ import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.RosterService;
 
 /** Reads and records decisions. A decision that changes the goal does both in one transaction. */
@@ -47,6 +51,12 @@ public class DecisionsService {
         return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
     }
 
+    /** As {@link #knownOn}, with those that were taken back. */
+    @Transactional(readOnly = true)
+    public List<Decision> log(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+        return students.isEmpty() ? List.of() : store.log(students, measure, asOf);
+    }
+
     /** Records {@code form} as decided today, with its new goal if it has one. */
     @Transactional
     public void take(DecisionForm form) {
@@ -72,6 +82,7 @@ public class DecisionsService {
             if (goal == null) {
                 throw Refusal.invalid("newGoal", "Give the new goal.");
             }
+            requireHigher(form, goal);
             goals.set(GoalForm.byHand(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
                     goal.replaces(), form.reason()));
         }
@@ -85,6 +96,18 @@ public class DecisionsService {
         LocalDate lookAgain = again != null ? again : today.plusDays(requireNonNull(LOOK_AGAIN.get(form.kind())));
         store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
                 blank(form.reason()) ? null : requireNonNull(form.reason()).strip(), Viewer.current().id());
+    }
+
+    /** To lower a goal, or to give more time for the same, is another matter than to raise it. */
+    private void requireHigher(DecisionForm form, DecisionForm.NewGoal goal) {
+        Goal now = goals.knownOn(List.of(form.studentId()), form.measureId(), calendar.today()).stream().findFirst().orElse(null);
+        Measure measure = measures.measure(form.measureId());
+        // Another goal than the one that was seen is told as a conflict, by whoever keeps the goals.
+        if (now != null && Objects.equals(goal.replaces(), now.id()) && measure.direction().sign() * (goal.goalScore() - now.goalScore()) <= 0) {
+            throw Refusal.invalid("goalScore",
+                    "The goal is " + Words.plain(now.goalScore()) + " now. Raising it means " + (measure.direction().sign() > 0 ? "more" : "less")
+                            + " than that; to change it otherwise, use Change the goal on the chart. Nothing was saved.");
+        }
     }
 
     private static boolean blank(@Nullable String text) {

@@ -24,6 +24,11 @@ public record Plan(long id, long root, int studentId, int measureId, @Nullable L
     public record PlanPhase(LocalDate starts, String strategy, @Nullable String place, @Nullable String leader, @Nullable Integer minutes,
             int perWeek, @Nullable String reason) {}
 
+    /** How it is carried out on a day: a change that was agreed on for later is not yet in force. */
+    public PlanPhase phaseOn(LocalDate day) {
+        return phases.stream().filter(f -> !f.starts().isAfter(day)).reduce((a, b) -> b).orElse(phases.get(0));
+    }
+
     /** Whether it runs on {@code day}: begun and not closed. */
     public boolean open() {
         return closedOn == null;

@@ -98,10 +98,10 @@ class PlanFiles implements DeclaresFiles {
                     Column.optional("minutes", WHOLE), Column.optional("leader", TEXT), Column.optional("place", TEXT), Column.optional("reason", TEXT))
             .joined("""
                     select st.*, s.id as student_id, m.id as measure_id, r.root, r.began,
-                           (select max(f.starts) from plans_phase f where f.plan_root = r.root and f.starts <> st.starts) as latest,
+                           (select max(f.starts) from plans_phase f where f.plan_root = r.root and f.starts <> st.starts and f.withdrawn_on is null) as latest,
                            case when f.id is null then 'new' else 'unchanged' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join measures_measure m on m.code = st.measure
-                    """ + RUNNING.formatted("starts") + " left join plans_phase f on f.plan_root = r.root and f.starts = st.starts")
+                    """ + RUNNING.formatted("starts") + " left join plans_phase f on f.plan_root = r.root and f.starts = st.starts and f.withdrawn_on is null")
             .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("starts", "starts > " + TODAY, "'The date is in the future.'")

@@ -73,6 +73,14 @@ class PlansController {
         plans.close(id, form.on(), form.outcome(), form.note());
     }
 
+    record PlanReopening(@NotBlank(message = "say in a few words why") @Size(max = 1000) String reason) {}
+
+    @PostMapping("/{id}/reopening")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void reopen(@PathVariable long id, @Valid @RequestBody PlanReopening form) {
+        plans.reopen(id, form.reason());
+    }
+
     record SessionsHeld(@NotEmpty @Size(max = 100) List<Long> plans, @NotNull LocalDate day, @Min(0) @Max(20) int given) {}
 
     @PostMapping("/sessions")

@@ -84,7 +84,7 @@ public class PlansOverview {
                 }
             }
         }
-        rows.sort(Comparator.comparing((PlanRow r) -> r.concern() == null ? 0 : -r.concern().level()).thenComparing(r -> r.student().name()));
+        rows.sort(Comparator.comparing((PlanRow r) -> r.concern() == null ? 0 : -r.concern().level()).thenComparing(PlanRow::student, StudentRef.BY_NAME));
         int school = roster.school(who);
         return new PlansView(measure.ref(), measure.area(), school, week, rows, others, suggested, strategies.of(school, measure.area()),
                 rights.mayChange(school), summary(rows), elsewhere(students, asOf));
@@ -96,7 +96,7 @@ public class PlansOverview {
         Map<Integer, Enrolled> byId = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
         return concerns.knownOn(byId.keySet(), null, asOf).stream().filter(c -> c.level() > 0 && !measured.contains(c.area()))
                 .sorted(Comparator.comparing(Concern::area).thenComparing(c -> -c.level())
-                        .thenComparing(c -> requireNonNull(byId.get(c.studentId())).ref().name()))
+                        .thenComparing(c -> requireNonNull(byId.get(c.studentId())).ref(), StudentRef.BY_NAME))
                 .map(c -> new OwnConcern(requireNonNull(byId.get(c.studentId())).ref(), c)).toList();
     }
 

@@ -149,6 +149,27 @@ public class PlansService {
                 plan.success(), plan.starts(), plan.ends(), on, outcome, text(note), null, List.of(), 0, 0, false), today);
     }
 
+    /** The phase that a decision of a day began goes when the decision is taken back. */
+    @Transactional
+    public void withdrawPhase(int student, int measure, LocalDate starts) {
+        store.withdrawPhase(student, measure, starts, calendar.today());
+    }
+
+    /** Opens a closed plan again, as if it had never been closed; what came of it then stays in its history. */
+    @Transactional
+    public void reopen(long id, String reason) {
+        LocalDate today = calendar.today();
+        Plan plan = store.version(id, today).orElseThrow(() -> Refusal.conflict("Somebody else has changed this plan meanwhile. Look at theirs first."));
+        if (plan.open()) {
+            throw Refusal.conflict("This plan runs already.");
+        }
+        Plan again = new Plan(nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), plan.worry(), plan.success(),
+                plan.starts(),
+                plan.ends().isAfter(today) ? plan.ends() : today.plusDays(42), null, null, null, null, List.of(), 0, 0, false);
+        supersede(plan, again, today);
+        store.sayWhyReopened(again.id(), reason.strip());
+    }
+
     /** Changes what worries us, what counts as success and the last day. */
     @Transactional
     public void amend(long id, String worry, @Nullable String success, LocalDate ends) {

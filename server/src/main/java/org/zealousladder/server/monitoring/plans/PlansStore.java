@@ -52,7 +52,8 @@ class PlansStore {
         }
         Map<Long, List<Plan.PlanPhase>> phases = db.sql("""
                 select plan_root, starts, strategy, place, leader, minutes, per_week, reason from plans_phase
-                 where student_id = any(:students) and known_from <= :asOf order by plan_root, starts""")
+                 where student_id = any(:students) and known_from <= :asOf and (withdrawn_on is null or withdrawn_on > :asOf)
+                 order by plan_root, starts""")
                 .param("students", ids).param("asOf", asOf).query(PhaseRow.class).list().stream()
                 .collect(Collectors.groupingBy(PhaseRow::planRoot, Collectors.mapping(
                         r -> new Plan.PlanPhase(r.starts(), r.strategy(), r.place(), r.leader(), r.minutes(), r.perWeek(), r.reason()), Collectors.toList())));
@@ -89,6 +90,10 @@ class PlansStore {
                 p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
     }
 
+    void sayWhyReopened(long id, String because) {
+        db.sql("update plans_plan set reopened_because = :because where id = :id").param("because", because).param("id", id).update();
+    }
+
     boolean supersede(long id, long by, LocalDate on) {
         return db.sql("update plans_plan set superseded_by = :by, superseded_on = greatest(:on, known_from) where id = :id and superseded_by is null")
                 .param("id", id).param("by", by).param("on", on).update() == 1;
@@ -106,6 +111,15 @@ class PlansStore {
                 .param("measure", plans.get(0).measureId()).param("starts", f.starts())
                 .param("strategyId", strategyId).param("strategy", f.strategy()).param("place", f.place()).param("leader", f.leader())
                 .param("minutes", f.minutes()).param("perWeek", f.perWeek()).param("reason", f.reason()).param("today", today).param("by", by).update();
+    }
+
+    /** Takes back the phase that began on a day, where it is not the plan's first. */
+    void withdrawPhase(int student, int measure, LocalDate starts, LocalDate today) {
+        db.sql("""
+                update plans_phase f set withdrawn_on = greatest(:today, f.known_from)
+                 where f.student_id = :student and f.measure_id = :measure and f.starts = :starts and f.withdrawn_on is null
+                   and exists (select from plans_phase b where b.plan_root = f.plan_root and b.starts < f.starts and b.withdrawn_on is null)""")
+                .param("student", student).param("measure", measure).param("starts", starts).param("today", today).update();
     }
 
     /** A session of one plan on one day, or the count of the week that begins then. */

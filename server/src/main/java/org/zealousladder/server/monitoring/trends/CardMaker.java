@@ -98,14 +98,14 @@ final class CardMaker {
         GoalView goalView = null;
         ProposalView proposal = null;
         LocalDate settledUntil = null;
+        Decision latest = taken.isEmpty() ? null : taken.get(taken.size() - 1);
         if (goal != null) {
             GoalLine line = goal.line(origin, measure.direction());
             Trend trend = proposer.fit(newest);
             Proposal decision = proposer.propose(newest, trend, line, week(asOf));
             goalView = goalView(goal, line, trend);
             proposal = proposal(decision, proposer, newest, trend, line);
-            settledUntil = taken.isEmpty() || !taken.get(taken.size() - 1).settles(proposal.kind(), asOf) ? null
-                    : taken.get(taken.size() - 1).lookAgainOn();
+            settledUntil = latest == null || !latest.settles(proposal.kind(), asOf) ? null : latest.lookAgainOn();
         }
         List<PhaseTrend> trends = new ArrayList<>();
         for (int i = 0; i < phases.size(); i++) {
@@ -119,8 +119,8 @@ final class CardMaker {
             }
         }
         return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal,
-                settledUntil,
-                records.plans().stream().filter(Plan::open).findFirst().map(CardMaker::brief).orElse(null));
+                settledUntil, latest == null ? null : latest.due(asOf),
+                records.plans().stream().filter(Plan::open).findFirst().map(p -> brief(p, asOf)).orElse(null));
     }
 
     /** Days of the year on which the plan changed: by a decision, by a later phase, or by a plan that began when monitoring had been under way. */
@@ -134,8 +134,8 @@ final class CardMaker {
         return Stream.of(decided, phases, begun).flatMap(d -> d).filter(d -> !d.isBefore(origin) && !d.isAfter(asOf)).distinct().sorted().toList();
     }
 
-    private static TrendCard.PlanBrief brief(Plan plan) {
-        return new TrendCard.PlanBrief(plan.id(), plan.phases().get(plan.phases().size() - 1).strategy(), plan.groupName(), plan.given(), plan.planned(),
+    private static TrendCard.PlanBrief brief(Plan plan, LocalDate asOf) {
+        return new TrendCard.PlanBrief(plan.id(), plan.phaseOn(asOf).strategy(), plan.groupName(), plan.given(), plan.planned(),
                 plan.tooLittle());
     }
 

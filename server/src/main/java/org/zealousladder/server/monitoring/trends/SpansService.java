@@ -56,7 +56,7 @@ public class SpansService {
         Map<Integer, List<Score>> all = scores.of(students.stream().map(Enrolled::id).toList(), List.of(measureId), from, asOf).stream()
                 .filter(s -> s.scored() && !s.takenOn().isAfter(until)).collect(Collectors.groupingBy(Score::studentId));
         List<SpanRow> rows = students.stream().filter(e -> all.containsKey(e.id())).map(e -> row(e, requireNonNull(all.get(e.id())), measure))
-                .sorted(Comparator.comparing(r -> r.student().name())).toList();
+                .sorted(Comparator.comparing(SpanRow::student, StudentRef.BY_NAME)).toList();
         return new SpansView(from, until, students.size() - rows.size(), rows);
     }
 

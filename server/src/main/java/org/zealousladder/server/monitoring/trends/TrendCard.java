@@ -13,10 +13,12 @@ import org.zealousladder.server.school.roster.StudentRef;
  * @param planChanges days on which the plan changed
  * @param proposal what is proposed; null without a goal
  * @param plan the one that runs; null where there is none
+ * @param lookAgain day on which somebody wanted to look again, once it has come and nothing was decided since
  * @param settledUntil day until which a person has settled the proposal; null when it is open
  */
 public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint> points, List<PhaseTrend> phases,
-        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable ProposalView proposal, @Nullable LocalDate settledUntil, @Nullable PlanBrief plan) {
+        List<LocalDate> planChanges, @Nullable GoalView goal, @Nullable ProposalView proposal, @Nullable LocalDate settledUntil, @Nullable LocalDate lookAgain,
+        @Nullable PlanBrief plan) {
 
     /** The plan that runs, in short. */
     public record PlanBrief(long id, String strategy, @Nullable String group, int given, int planned, boolean tooLittle) {}

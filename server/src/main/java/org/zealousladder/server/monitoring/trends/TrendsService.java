@@ -114,7 +114,7 @@ public class TrendsService {
             .comparing((TrendCard c) -> c.settledUntil() != null)
             .thenComparing(c -> c.proposal() == null ? 0 : -c.proposal().priority())
             .thenComparing(c -> c.proposal() == null || !c.proposal().kind().equals("too-soon"))
-            .thenComparing(c -> c.student().name());
+            .thenComparing(TrendCard::student, StudentRef.BY_NAME);
 
     /** One student on one measure, opened large. */
     public record TrendDetail(TrendCard card, List<ScoreVersion> history, List<Goal> replacedGoals, List<Decision> decisions,
@@ -123,7 +123,7 @@ public class TrendsService {
     public TrendDetail detail(int studentId, int measureId, LocalDate asOf) {
         TrendCard card = cards.card(studentId, measureId, asOf);
         return new TrendDetail(card, scores.history(studentId, measureId, asOf), goals.replacedBy(List.of(studentId), measureId, asOf),
-                decisions.knownOn(List.of(studentId), measureId, asOf), plans.knownOn(List.of(studentId), measureId, asOf),
+                decisions.log(List.of(studentId), measureId, asOf), plans.knownOn(List.of(studentId), measureId, asOf),
                 strategies.of(roster.enrolled(studentId, asOf).schoolId(), card.measure().area()));
     }
 

@@ -27,6 +27,7 @@ import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
@@ -68,16 +69,21 @@ public class DeskService {
         List<TrendCard> cards = trends.monitored(students, byId, thisYear, null, year, asOf);
         Standings standings = standing.of(students, byId.values(), windows, asOf, all);
 
-        List<ToDecide> decide = cards.stream().filter(c -> c.proposal() != null && c.proposal().wantsAction() && c.settledUntil() == null)
-                .sorted(Comparator.comparing((TrendCard c) -> -requireNonNull(c.proposal()).priority()).thenComparing(c -> c.student().name()))
+        List<ToDecide> decide = cards.stream().filter(DeskService::waits)
+                .sorted(Comparator.comparing((TrendCard c) -> -requireNonNull(c.proposal()).priority()).thenComparing(TrendCard::student, StudentRef.BY_NAME))
                 .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
         collect.addAll(missingWeekly(cards, asOf));
         List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
         bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
-        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null && c.proposal() != null && c.proposal().wantsAction()).count();
+        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null).count();
         return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
+    }
+
+    /** Something is proposed and nobody has decided on it yet; or the day has come on which somebody wanted to look again, whatever is proposed. */
+    private static boolean waits(TrendCard c) {
+        return c.proposal() != null && c.settledUntil() == null && (c.proposal().wantsAction() || c.lookAgain() != null);
     }
 
     /** Not screened in the newest window on measures that others in scope have a score on; one line a student. */

@@ -27,13 +27,17 @@ class ScopeController {
         this.calendar = calendar;
     }
 
-    /** @param wholeSchool whether grades and schools may be chosen beside classes */
+    /**
+     * @param wholeSchool whether grades and schools may be chosen beside classes
+     * @param opensWithSchool whether the school, not a class, is what this person comes for
+     */
     record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<MeasureRef> measures, List<Window> windows,
-            boolean wholeSchool) {}
+            boolean wholeSchool, boolean opensWithSchool) {}
 
     @GetMapping("/api/scope")
     ScopeChoices choices() {
         return new ScopeChoices(calendar.today(), roster.years(), roster.classes(),
-                measures.measures().stream().map(Measure::ref).toList(), measures.windows(), Viewer.current().role() != Viewer.Role.TEACHER);
+                measures.measures().stream().map(Measure::ref).toList(), measures.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
+                Viewer.current().role() == Viewer.Role.COORDINATOR);
     }
 }

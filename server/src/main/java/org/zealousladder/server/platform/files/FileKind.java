@@ -17,10 +17,11 @@ import org.zealousladder.server.platform.who.Viewer;
  * @param problems what makes a row refused
  * @param key expression list over {@code joined} that may come only once in a file
  * @param payload expression list, with the alias {@code %s}, in which rows of one key must agree
+ * @param whole expression list over {@code joined} of what counts only as a whole: a refused row takes the others with it; empty where rows stand alone
  * @param apply statements over the table {@code accepted} ({@code joined} without the refused)
  */
 public record FileKind(String code, String label, Viewer.Role least, boolean speaksOfStudents, List<Column> columns, String joined,
-        List<Problem> problems, String key, String payload, List<String> apply) {
+        List<Problem> problems, String key, String payload, String whole, List<String> apply) {
 
     /** Rows of {@code joined} for which {@code when} holds are refused. {@code value} and {@code message} are SQL texts. */
     public record Problem(String column, String when, String value, String message) {}
@@ -41,6 +42,7 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
         private String joined = "";
         private String key = "";
         private String payload = "%s.outcome";
+        private String whole = "";
 
         private Builder(String code, String label) {
             this.code = code;
@@ -88,13 +90,19 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
             return this;
         }
 
+        /** Rows that agree in these are one thing, such as the bands of a ladder: all of it is taken, or nothing. */
+        public Builder whole(String expressions) {
+            whole = expressions;
+            return this;
+        }
+
         public Builder apply(String statement) {
             apply.add(statement);
             return this;
         }
 
         public FileKind build() {
-            return new FileKind(code, label, least, ofStudents, List.copyOf(columns), joined, List.copyOf(problems), key, payload, List.copyOf(apply));
+            return new FileKind(code, label, least, ofStudents, List.copyOf(columns), joined, List.copyOf(problems), key, payload, whole, List.copyOf(apply));
         }
     }
 }

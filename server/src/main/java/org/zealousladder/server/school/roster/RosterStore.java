@@ -20,6 +20,9 @@ class RosterStore {
     private static final RowMapper<Enrolled> PLACE = (r, n) -> new Enrolled(r.getInt(1), r.getString(2), r.getString(3), r.getString(4), r.getString(5),
             r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11));
 
+    /** As people sort names, whatever their letters: Óscar beside Oskar, not after Z. */
+    private static final String BY_NAME = " s.given_name collate \"und-x-icu\", s.family_name collate \"und-x-icu\", s.id";
+
     private final JdbcClient db;
 
     RosterStore(JdbcClient db) {
@@ -35,7 +38,7 @@ class RosterStore {
                 select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id
                   from roster_class c join roster_school s on s.id = c.school_id
                  where c.id in (select scope_classes())
-                 order by s.name, c.grade, c.name""").query(ClassRef.class).list();
+                 order by s.name collate "und-x-icu", c.grade, c.name collate "und-x-icu\"""").query(ClassRef.class).list();
     }
 
     boolean classVisible(int classId) {
@@ -52,9 +55,11 @@ class RosterStore {
 
     /** Everyone enrolled on any day from {@code from} to {@code to}, each once: in their class of the day {@code on}, or else in their last of that time. */
     List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
-        return db.sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n" + """
+        return db
+                .sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n"
+                        + """
                  and e.starts <= :to and (e.ends is null or e.ends >= :from)
-                 order by s.id, (e.starts <= :on and (e.ends is null or e.ends >= :on)) desc, e.starts desc) once order by given_name, family_name, id""")
+                 order by s.id, (e.starts <= :on and (e.ends is null or e.ends >= :on)) desc, e.starts desc) once order by given_name collate "und-x-icu", family_name collate "und-x-icu", id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to).param("on", on)
                 .query(PLACE).list();
     }
@@ -68,7 +73,7 @@ class RosterStore {
     List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
         return db.sql(ENROLLED + " where " + in(who) + "\n" + """
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
-                 order by s.given_name, s.family_name, s.id""")
+                 order by""" + BY_NAME)
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
                 .query(PLACE).list();
     }
@@ -81,7 +86,7 @@ class RosterStore {
     List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
         return db.sql(ENROLLED + """
                  where s.id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
-                 order by s.given_name, s.family_name, s.id""")
+                 order by""" + BY_NAME)
                 .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(PLACE).list();
     }
 
@@ -107,10 +112,10 @@ class RosterStore {
     List<Enrolled> find(String words, LocalDate asOf, int limit) {
         return db.sql(ENROLLED + """
                  where e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
-                   and (s.given_name || ' ' || s.family_name ilike :like escape '\\' or s.code ilike :start escape '\\')
-                 order by (s.given_name ilike :start escape '\\') desc, s.given_name, s.family_name
-                 limit :limit""")
-                .param("asOf", asOf).param("like", "%" + like(words) + "%").param("start", like(words) + "%").param("limit", limit)
+                   and (roster_plain(s.given_name || ' ' || s.family_name) like '%' || roster_plain(:words) || '%' escape '\\'
+                        or s.code ilike :start escape '\\')
+                 order by (roster_plain(s.given_name) like roster_plain(:words) || '%' escape '\\') desc,""" + BY_NAME + " limit :limit")
+                .param("asOf", asOf).param("words", like(words)).param("start", like(words) + "%").param("limit", limit)
                 .query(PLACE).list();
     }
 

@@ -22,6 +22,7 @@ import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.coverage.CoverageView.Apart;
 import org.zealousladder.server.screening.coverage.CoverageView.ClassRow;
@@ -100,7 +101,7 @@ public class CoverageService {
                 }
             }
         }
-        owed.sort(Comparator.comparing((Untested u) -> u.student().className()).thenComparing(u -> u.student().name()));
+        owed.sort(Comparator.comparing((Untested u) -> u.student().className()).thenComparing(Untested::student, StudentRef.BY_NAME));
         return owed;
     }
 

@@ -69,7 +69,7 @@ class NormFiles implements DeclaresFiles {
                         "'The table has a hole: ' || hole || ' is missing. Every grade" + (scores ? " and window" : "") + " needs the same percentiles.'")
                 .problem("norm_set", "set_kind = 'local'", "'''' || norm_set || ''' is computed from the scores; choose another name.'")
                 .problem("rests_on", "rests_on < 1", "'The number of students is at least 1; leave it empty when it is not known.'")
-                .key("norm_set, measure, grade, " + (scores ? "\"window\", " : "") + "percentile").payload("%s." + value)
+                .key("norm_set, measure, grade, " + (scores ? "\"window\", " : "") + "percentile").payload("%s." + value).whole("norm_set, measure")
                 .apply("""
                     insert into norms_set (code, name, kind) select distinct norm_set, norm_set, 'imported' from accepted
                     on conflict (code) do nothing""")

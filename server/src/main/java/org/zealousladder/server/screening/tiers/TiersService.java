@@ -28,6 +28,7 @@ import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Screening;
@@ -94,7 +95,7 @@ public class TiersService {
 
         List<TierRow> rows = students.stream().map(s -> new TierRow(s.ref(), s.support(), proposals.now(s).orElse(null), evidence(screening, s, ofArea),
                 lastSeason(then.get(s.id()), proposals.before(s)), opinion(opinions.get(s.id())), decided(now.get(s.id()))))
-                .sorted(Comparator.comparingInt(TiersService::order).thenComparing(r -> r.student().name())).toList();
+                .sorted(Comparator.comparingInt(TiersService::order).thenComparing(TierRow::student, StudentRef.BY_NAME)).toList();
         TreeSet<Integer> tiers = new TreeSet<>();
         for (Measure m : ofArea) {
             for (int grade : screening.standings().ladders().grades(m.id(), screening.window().id())) {

@@ -188,6 +188,47 @@ class ImportTest extends ServerTest {
                 .single()));
     }
 
+    /** The same four counts, and yet it would do something else. */
+    @Test
+    void acceptanceIsBoundToWhatWasShownNotToCounts() throws Exception {
+        Viewer teacher = person("r.oduya");
+        String code = asking(Viewer.SYSTEM,
+                () -> db.sql("select code from roster_student where id = :id").param("id", student("Zeno Orlov")).query(String.class)
+                        .single());
+        imports.take(TestServer.csv(HEADER, code + ",maze,2026-03-02,20,scored"));
+        long id = body(upload(teacher, TestServer.csv(HEADER, code + ",maze,2026-03-02,25,scored"))).get("id").asLong();
+        signInHere(Viewer.SYSTEM);
+        imports.take(TestServer.csv(HEADER, code + ",maze,2026-03-02,22,scored"));
+        send(teacher, "/api/records/imports/" + id + "/acceptance", Map.of()).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(Matchers.containsString("have changed since")));
+    }
+
+    @Test
+    void aRefusedRowBlamesNoGoodOne() {
+        String code = asking(Viewer.SYSTEM,
+                () -> db.sql("select code from roster_student where id = :id").param("id", student("Zeno Orlov")).query(String.class)
+                        .single());
+        ImportResult r = imports.look(TestServer.csv(HEADER, code + ",maze,2026-02-03,900,scored", code + ",maze,2026-02-03,20,scored"));
+        assertCounts(r, 1, 0, 0, 1);
+        assertEquals(2, r.refusals().get(0).row());
+    }
+
+    @Test
+    void aLadderOfAFileIsTakenAsAWholeOrNotAtAll() {
+        String header = "measure,grade,year,window,band,tier,from_score";
+        ImportResult r = imports.look(TestServer.csv(header, "maze,2,2025-26,Winter,Secure,1,15", "maze,2,2025-26,Winter,Within reach,2,900",
+                "maze,2,2025-26,Winter,Needs a lift,3,", "maze,4,2025-26,Winter,Secure,1,21", "maze,4,2025-26,Winter,Needs a lift,3,"));
+        assertEquals(3, r.refused(), r.refusals().toString());
+        assertTrue(
+                r.refusals().stream()
+                        .anyMatch(x -> x.row() == 2 && x.message().equals("Row 3 of the same ladder is refused, and it is taken as a whole or not at all.")),
+                r.refusals().toString());
+        ImportResult wrong = imports.look(TestServer.csv(header, "maze,2,2025-26,Winter,High,3,15", "maze,2,2025-26,Winter,high,2,"));
+        assertEquals(2, wrong.refused());
+        assertTrue(wrong.refusals().stream().anyMatch(x -> x.message().contains("would get more support")), wrong.refusals().toString());
+        assertTrue(wrong.refusals().stream().anyMatch(x -> x.message().contains("Two bands of this ladder")), wrong.refusals().toString());
+    }
+
     @Test
     void windowsThatOverlapAreRefused() {
         ImportResult r = imports.look(TestServer.csv("year,window,opens,closes", "2025-26,Extra,2026-01-20,2026-01-30", "2025-26,Late,2026-06-01,2026-06-05",

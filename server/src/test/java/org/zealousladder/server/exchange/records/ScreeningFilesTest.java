@@ -50,7 +50,9 @@ class ScreeningFilesTest extends ScreeningTest {
         ImportResult unknown = look(head, "number-facts,4,2025-26,Winter,Low,3,,nosuch", "number-facts,4,2025-26,Winter,High,1,90,nosuch");
         assertTrue(unknown.refusals().get(0).message().contains("There is no set of cut scores 'nosuch'"), unknown.refusals().toString());
         ImportResult outside = look(head, "number-facts,4,2025-26,Winter,Low,3,,strict", "number-facts,4,2025-26,Winter,High,1,900,strict");
-        assertEquals("A band of this measure begins between 0 and 120.", outside.refusals().get(0).message());
+        assertEquals(
+                List.of("Row 3 of the same ladder is refused, and it is taken as a whole or not at all.", "A band of this measure begins between 0 and 120."),
+                outside.refusals().stream().map(ImportResult.RowRefusal::message).toList());
     }
 
     @Test

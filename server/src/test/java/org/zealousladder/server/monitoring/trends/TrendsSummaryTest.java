@@ -21,7 +21,7 @@ class TrendsSummaryTest {
         TrendCard.ProposalView proposal = kind == null ? null : new TrendCard.ProposalView(kind, kind, "why", "evidence", true, 1, null, null, List.of());
         return new TrendCard(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true),
                 List.of(), List.of(),
-                List.of(), null, proposal, settled, null);
+                List.of(), null, proposal, settled, null, null);
     }
 
     private static List<TrendCard> cards(String... kinds) {
