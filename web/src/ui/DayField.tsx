@@ -76,7 +76,7 @@ export function DayField({ value, onChange, min, max, required = false, id, labe
       <Popover.Root open={open} onOpenChange={setOpen}>
         <Popover.Trigger
           aria-label="Choose from a month"
-          className="-ml-6 size-6 grid place-items-center text-soft hover:text-ink"
+          className="-ml-6 w-[24px] h-[24px] grid place-items-center text-soft hover:text-ink"
         >
           <CalendarDays size={14} aria-hidden />
         </Popover.Trigger>

@@ -43,7 +43,7 @@ export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste,
       <td className="border-b border-hair pr-3 text-right text-soft whitespace-nowrap hidden sm:table-cell">
         {entry.last !== undefined && entry.lastDay && (
           <>
-            {score(entry.last)} <span className="text-faint text-[12.5px]">{shortDay(entry.lastDay)}</span>
+            {score(entry.last)} <span className="text-soft text-[12.5px]">{shortDay(entry.lastDay)}</span>
           </>
         )}
       </td>

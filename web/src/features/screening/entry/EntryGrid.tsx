@@ -110,7 +110,7 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                             onBlur={() => grid.commit(row, m, false)}
                             className={`w-[72px] h-[24px] px-1.5! py-0! text-right text-[14px] ${look(cell)}`}
                           />
-                          <span className="text-faint text-[12px] w-8 tabular-nums" title="The score before">
+                          <span className="text-soft text-[12px] w-8 tabular-nums" title="The score before">
                             {cell.entry.last === undefined ? '' : score(cell.entry.last)}
                           </span>
                         </span>

@@ -248,7 +248,7 @@ class OutboxTest extends BrowserTest {
 
     @Test
     void whatIsRefusedForAnotherDayIsKeptAndLeadsThere() {
-        todaysFacts("M. Tveit");
+        todaysFacts("B. Calder");
         Page colleague = another("A. Sandvik");
         colleague.navigate(page.url());
         String mine = near(0, 1);

@@ -87,6 +87,7 @@ class SetupTest extends BrowserTest {
     @Test
     void onAnEarlierDayEverythingIsReadOnly() {
         signIn("M. Tveit");
+        choose("Kittiwake class");
         view("Screening");
         String earlier = page.url() + "&asOf=2025-10-10";
         page.navigate(earlier);

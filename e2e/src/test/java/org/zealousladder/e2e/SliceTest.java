@@ -65,6 +65,14 @@ class SliceTest extends BrowserTest {
         assertThat(dialog()).containsText("Oral reading runs from 0 to 250.");
     }
 
+    private void goTo(String name) {
+        page.keyboard().press("Control+k");
+        page.keyboard().type(name);
+        assertThat(page.locator("[role=option][aria-selected=true][data-value^=student-]")).containsText(name);
+        page.keyboard().press("Enter");
+        page.waitForURL(Pattern.compile(".*/students/.*"));
+    }
+
     @Test
     void decidingTakesAnItemOffTheList() {
         signIn("R. Oduya");
@@ -82,12 +90,68 @@ class SliceTest extends BrowserTest {
         deskRow("Pema Dorje").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Raise the goal")).click();
         dialog().getByLabel("New goal").fill("90");
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record")).click();
+        assertThat(dialog()).containsText("The goal is 96 now. Raising it means more than that");
+        dialog().getByLabel("New goal").fill("110");
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record")).click();
         assertThat(dialog()).isHidden();
         assertThat(deskRow("Pema Dorje")).hasCount(0);
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Pema Dorje")).first().click();
+        goTo("Pema");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open large: Oral reading")).click();
         assertThat(dialog()).containsText("The greyed line is the goal before.");
         assertThat(dialog()).containsText("Raised the goal");
+        // It was for somebody else: the goal is what it was, and the proposal is back.
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take back: Raised the goal on 13 Mar 2026")).click();
+        dialog().getByLabel("The goal goes back to what it was").fill("meant for another student");
+        page.keyboard().press("Enter");
+        assertThat(dialog()).containsText("Taken back on 13 Mar 2026 by R. Oduya: meant for another student.");
+        assertThat(dialog()).containsText("96 by 8 May 2026");
+        page.keyboard().press("Escape");
+        view("Desk");
+        assertThat(deskRow("Pema Dorje")).containsText("Raise the goal.");
+    }
+
+    @Test
+    void whatWasTypedIntoADialogIsNotLostByEscape() {
+        signIn("R. Oduya");
+        deskRow("Emre Castellan").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set aside")).click();
+        dialog().getByLabel("Why it can wait").fill("new glasses on order");
+        page.keyboard().press("Escape");
+        assertThat(dialog()).containsText("What you typed here has not been saved.");
+        dialog().getByText("Go on with it").click();
+        assertThat(dialog().getByLabel("Why it can wait")).hasValue("new glasses on order");
+        page.keyboard().press("Escape");
+        dialog().getByText("Close without saving").click();
+        assertThat(dialog()).isHidden();
+        deskRow("Emre Castellan").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set aside")).click();
+        page.keyboard().press("Escape");
+        assertThat(dialog()).isHidden();
+    }
+
+    @Test
+    void aPlanIsChangedFromTheDeskAsOnTheChart() {
+        signIn("R. Oduya");
+        deskRow("Sunniva Hale").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change the plan")).click();
+        dialog().getByLabel("Why it changes").fill("a page a day at home");
+        assertThat(dialog().getByLabel("Times a week")).isVisible();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record")).click();
+        assertThat(dialog()).isHidden();
+        goTo("Sunniva");
+        assertThat(page.getByText(Pattern.compile("From 13 Mar: .*a page a day at home"))).isVisible();
+    }
+
+    @Test
+    void anAddressThatLeadsNowhereSaysSoInWords() {
+        signIn("R. Oduya");
+        page.navigate(address + "/nowhere");
+        assertThat(heading("There is no such page")).isVisible();
+        page.navigate(address + "/students/abc");
+        assertThat(heading("There is no such student")).isVisible();
+        page.navigate(address + "/desk?asOf=2026-02-31");
+        assertThat(page.getByText("The address asks for 2026-02-31, which is no day. Today is shown.")).isVisible();
+        assertThat(page).hasTitle("Desk · Kittiwake class · Zealous Ladder");
+        view("Ladder");
+        assertThat(page).hasTitle("Ladder · Kittiwake class · Zealous Ladder");
+        assertThat(page.locator("#view")).isFocused();
     }
 
     @Test
