@@ -1760,6 +1760,12 @@ export interface components {
             /** Format: int32 */
             schoolId: number;
         };
+        Likely: {
+            /** Format: double */
+            chance: number;
+            /** Format: int32 */
+            tier: number;
+        };
         LineOutcome: {
             /** Format: int32 */
             errors: number;
@@ -2246,6 +2252,7 @@ export interface components {
         ProposedTier: {
             /** Format: double */
             certainty?: number;
+            chances: components["schemas"]["Likely"][];
             closeCall: boolean;
             reason: string;
             /** Format: int32 */

@@ -15,7 +15,7 @@ export function PickBar() {
   return (
     <section
       aria-label="Picked students"
-      className="no-print border-t border-line bg-wash flex items-center gap-4 px-3 md:pr-7 min-h-[52px] text-[14px]"
+      className={`no-print border-t border-line bg-wash flex items-center gap-4 px-3 md:pr-7 min-h-[52px] text-[14px] ${picks.all.length === 0 ? 'max-md:hidden' : ''}`}
     >
       {picks.all.length === 0 || !state ? (
         <>

@@ -1,40 +1,75 @@
-import { useContext } from 'react';
+import { Menu } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useContext, useEffect, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { ScopeContext } from '../lib/scope';
 import { VIEWS } from '../lib/views';
 
-/** Navigation drawn as a slender ladder: two stiles, a rung per view, the current rung lit. */
+/** Navigation drawn as a slender ladder: two stiles, a rung per view, the current rung lit. On a phone it is one button that opens the ladder. */
 export function Rail() {
+  const { pathname } = useLocation();
+  const [open, setOpen] = useState(false);
+  const here = VIEWS.find((v) => lit(v, pathname))?.name ?? 'Views';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: having gone somewhere is what closes it
+  useEffect(() => setOpen(false), [pathname]);
+  return (
+    <>
+      <div className="no-print md:hidden flex items-center px-3 pt-2 pb-1 border-b border-hair">
+        <Popover.Root open={open} onOpenChange={setOpen}>
+          <Popover.Trigger
+            aria-label={`Views, now ${here}`}
+            className="flex items-center gap-2 min-h-[36px] pr-3 text-[15px] font-bold text-act"
+          >
+            <Menu size={18} aria-hidden /> {here}
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              align="start"
+              sideOffset={4}
+              className="arrives z-50 bg-paper border border-line shadow-lg px-6 pt-2 pb-6"
+              aria-label="Views"
+            >
+              <nav aria-label="Views">
+                <Ladder />
+              </nav>
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+        <span className="ml-auto font-bold tracking-tight">Zealous Ladder</span>
+      </div>
+      <nav aria-label="Views" className="no-print hidden md:block pl-[26px] pt-[18px]">
+        <div className="font-bold leading-[1.1] tracking-tight pb-[18px] pr-4">
+          Zealous
+          <br />
+          Ladder
+        </div>
+        <Ladder />
+      </nav>
+    </>
+  );
+}
+
+function Ladder() {
   const state = useContext(ScopeContext);
   const { pathname } = useLocation();
   return (
-    <nav
-      aria-label="Views"
-      className="no-print flex md:block items-end md:pl-[26px] px-3 md:px-0 md:pt-[18px] pt-2 border-b md:border-b-0 border-hair"
-    >
-      <div className="font-bold leading-[1.1] tracking-tight md:pb-[18px] pb-2 pr-4 hidden sm:block">
-        Zealous
-        <br />
-        Ladder
-      </div>
-      <ul className="m-0 p-0 list-none flex md:block md:w-[100px] md:border-x-[1.5px] md:border-stile md:pb-10 md:min-h-[300px]">
-        {VIEWS.map((view) => (
-          <li key={view.path}>
-            <Link
-              to={state ? state.link(view.path) : view.path}
-              aria-current={lit(view, pathname) ? 'page' : undefined}
-              className={`flex items-end h-[34px] md:h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
-                lit(view, pathname)
-                  ? 'font-bold text-act border-b-4 border-act'
-                  : 'text-ink border-b-[1.5px] md:border-stile border-transparent hover:text-act'
-              }`}
-            >
-              {view.name}
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </nav>
+    <ul className="m-0 p-0 list-none w-[110px] md:w-[100px] border-x-[1.5px] border-stile pb-10 min-h-[300px]">
+      {VIEWS.map((view) => (
+        <li key={view.path}>
+          <Link
+            to={state ? state.link(view.path) : view.path}
+            aria-current={lit(view, pathname) ? 'page' : undefined}
+            className={`flex items-end h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
+              lit(view, pathname)
+                ? 'font-bold text-act border-b-4 border-act'
+                : 'text-ink border-b-[1.5px] border-stile hover:text-act'
+            }`}
+          >
+            {view.name}
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -62,7 +62,7 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
           {asking && (
             <div
               role="alert"
-              className="sticky bottom-0 -mx-5 -mb-5 px-5 py-3 bg-wash border-t-2 border-ochre flex flex-wrap gap-x-4 gap-y-1 items-center"
+              className="sticky -bottom-5 -mx-5 -mb-5 mt-4 px-5 py-3 bg-wash border-t-2 border-ochre flex flex-wrap gap-x-4 gap-y-1 items-center"
             >
               <span className="flex-1">What you typed here has not been saved.</span>
               <Button look="solid" autoFocus onClick={() => setAsking(false)}>

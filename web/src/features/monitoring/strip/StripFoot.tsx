@@ -22,7 +22,7 @@ export function StripFoot({ strip, pasted }: { strip: ReturnType<typeof useStrip
         ? `Saved: ${who}: ${shown(asRecord(last)) || 'taken back'}.`
         : '';
   return (
-    <div className="sticky -bottom-4 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print flex flex-wrap gap-x-4 items-baseline">
+    <div className="sticky -bottom-4 max-md:bottom-0 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print flex flex-wrap gap-x-4 items-baseline">
       <span aria-live="polite" className={waiting > 0 && cutOff ? 'text-ochre font-semibold' : 'text-soft'}>
         {[pasted, state].filter(Boolean).join(' ') ||
           'A number and Enter. Up to three forms with spaces between: the median counts. a absent, e exempt, i invalid.'}

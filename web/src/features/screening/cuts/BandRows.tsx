@@ -31,7 +31,7 @@ export function BandRows({ bands, measure, mayChange, onChange }: Props) {
   };
   const order = bands.map((_, i) => i).reverse();
   return (
-    <table className="border-collapse text-[14px]">
+    <table className="border-collapse text-[14px] max-w-full">
       <thead>
         <tr className="text-left text-soft text-[12.5px]">
           <th scope="col" className="font-medium pb-1 pr-3">
@@ -60,7 +60,7 @@ export function BandRows({ bands, measure, mayChange, onChange }: Props) {
                   readOnly={!mayChange}
                   maxLength={40}
                   onChange={(e) => put(i, { name: e.target.value })}
-                  className="w-44"
+                  className="w-20 sm:w-44"
                 />
               </td>
               <td className="pr-3 py-0.5">
@@ -92,7 +92,7 @@ export function BandRows({ bands, measure, mayChange, onChange }: Props) {
                   />
                 )}
               </td>
-              <td className="whitespace-nowrap">
+              <td className="sm:whitespace-nowrap">
                 {mayChange && bands.length < 8 && (
                   <Button className="py-0! mr-4" aria-label={`Split ${band.name} in two`} onClick={() => split(i)}>
                     Split in two
@@ -141,7 +141,7 @@ function ScoreInput({
         if (/^-?\d+(\.\d+)?$/.test(clean)) onChange(Number(clean));
       }}
       onBlur={() => setText(undefined)}
-      className="w-24 text-right"
+      className="w-16 sm:w-24 text-right"
     />
   );
 }

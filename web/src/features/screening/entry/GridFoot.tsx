@@ -29,7 +29,7 @@ export function GridFoot({ grid, view, measures, troubles }: Props) {
         ? `Saved: ${hidden ? last.place.student.code : last.place.student.name}, ${last.place.what}: ${shown(asRecord(last)) || 'taken back'}.`
         : 'Each score is saved as it is typed.';
   return (
-    <div className="sticky -bottom-4 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print">
+    <div className="sticky -bottom-4 max-md:bottom-0 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print">
       {(troubles.length === 0 || waiting > 0) && (
         <p className={`m-0 ${waiting > 0 && cutOff ? 'text-ochre font-semibold' : 'text-soft'}`} aria-live="polite">
           {state}

@@ -7,6 +7,7 @@ import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { PickNumber } from '../../../ui/PickNumber';
 import { statusWord } from '../../../ui/status';
+import { TierChances } from '../../../ui/TierChances';
 import { TierMark } from '../../../ui/TierMark';
 import { useParts } from '../../../ui/useParts';
 
@@ -71,7 +72,8 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                     <TierMark tier={r.proposal.tier} size={13} /> Tier {r.proposal.tier}{' '}
                     {r.proposal.certainty !== undefined && (
                       <span className="text-soft text-[12.5px]">{percent(r.proposal.certainty)} sure</span>
-                    )}
+                    )}{' '}
+                    <TierChances chances={r.proposal.chances} />
                     {!r.decided && (
                       <span className="text-soft text-[12.5px] block leading-tight">{r.proposal.reason}</span>
                     )}

@@ -106,7 +106,7 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
       {view.rows.length === 0 && <Empty title="Nobody is here">No student was enrolled here in this window.</Empty>}
       <Part
         title="Close calls, to talk about"
-        hint="Another tier has a chance above 20 %. Ask for a second evidence: another measure, last season, the teacher's view."
+        hint="The true tier may well be a better one, or a worse: a chance above 20 %, as for close calls on the Ladder. Ask for a second evidence: another measure, last season, the teacher's view."
         rows={close}
       >
         <TierTable view={view} rows={close} actions={actions} />

@@ -170,6 +170,10 @@ abstract class BrowserTest {
     }
 
     protected void view(String name) {
+        Locator phone = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Views, now ")));
+        if (phone.count() > 0) {
+            phone.click();
+        }
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
                 .click();
     }

@@ -66,7 +66,8 @@ final class Proposals {
             }
         }
         return TierProposer.propose(rule, evidence) instanceof TierProposal.Proposed p
-                ? Optional.of(new ProposedTier(p.tier(), p.certainty().isPresent() ? p.certainty().getAsDouble() : null, p.closeCall(), p.reason()))
+                ? Optional.of(new ProposedTier(p.tier(), p.certainty().isPresent() ? p.certainty().getAsDouble() : null, p.closeCall(), p.reason(),
+                        p.closeCall() ? p.chances().stream().map(c -> new TiersView.Likely(c.tier(), c.chance())).toList() : List.of()))
                 : Optional.empty();
     }
 }

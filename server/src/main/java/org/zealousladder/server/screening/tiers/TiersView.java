@@ -31,8 +31,13 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
             @Nullable LastSeason lastSeason,
             @Nullable Opinion opinion, @Nullable DecidedTier decided) {}
 
-    /** @param certainty 0 to 1; absent when no measure states an error */
-    public record ProposedTier(int tier, @Nullable Double certainty, boolean closeCall, String reason) {}
+    /**
+     * @param certainty 0 to 1; absent when no measure states an error
+     * @param chances how likely each tier is, the one with least support first; where it is a close call
+     */
+    public record ProposedTier(int tier, @Nullable Double certainty, boolean closeCall, String reason, List<Likely> chances) {}
+
+    public record Likely(int tier, double chance) {}
 
     /** @param status as in the ladder's cells */
     public record Evidence(int measureId, String status, @Nullable Double value, @Nullable String bandName, @Nullable Integer tier, boolean closeCall) {}
