@@ -2043,6 +2043,7 @@ export interface components {
         PdfForm: {
             /** Format: date */
             asOf: string;
+            codes?: boolean;
             /** Format: int32 */
             measure: number;
             who: string;
@@ -2992,6 +2993,7 @@ export interface operations {
                 year: number;
                 window?: number;
                 asOf: string;
+                codes?: boolean;
             };
             header?: never;
             path?: never;

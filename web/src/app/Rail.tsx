@@ -30,7 +30,7 @@ export function Rail() {
               aria-label="Views"
             >
               <nav aria-label="Views">
-                <Ladder />
+                <Ladder onGo={() => setOpen(false)} />
               </nav>
             </Popover.Content>
           </Popover.Portal>
@@ -49,7 +49,7 @@ export function Rail() {
   );
 }
 
-function Ladder() {
+function Ladder({ onGo }: { onGo?: () => void }) {
   const state = useContext(ScopeContext);
   const { pathname } = useLocation();
   return (
@@ -58,6 +58,7 @@ function Ladder() {
         <li key={view.path}>
           <Link
             to={state ? state.link(view.path) : view.path}
+            onClick={onGo}
             aria-current={lit(view, pathname) ? 'page' : undefined}
             className={`flex items-end h-[44px] px-2 pb-1.5 text-[14.5px] no-underline ${
               lit(view, pathname)

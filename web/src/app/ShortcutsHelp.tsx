@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import { VIEWS } from '../lib/views';
 import { Dialog } from '../ui/Dialog';
+import { lettersOn, switchLetters } from './useShortcuts';
 
 const KEYS: [string, string][] = [
   ['Ctrl K', 'Go to a student, a class or a view'],
@@ -12,6 +14,7 @@ const KEYS: [string, string][] = [
 ];
 
 export function ShortcutsHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [letters, setLetters] = useState(lettersOn());
   return (
     <Dialog open={open} onClose={onClose} title="Keyboard shortcuts">
       <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 m-0">
@@ -24,6 +27,17 @@ export function ShortcutsHelp({ open, onClose }: { open: boolean; onClose: () =>
           </div>
         ))}
       </dl>
+      <label className="flex items-center gap-2 mt-4 text-[14px]">
+        <input
+          type="checkbox"
+          checked={letters}
+          onChange={(e) => {
+            switchLetters(e.target.checked);
+            setLetters(e.target.checked);
+          }}
+        />
+        Single letters are shortcuts (g, h)
+      </label>
     </Dialog>
   );
 }

@@ -9,6 +9,12 @@ interface Actions {
   hideNames: () => void;
 }
 
+const LETTERS = 'ladder-letters';
+
+/** Whether single letters do something; who speaks to the computer, or often hits a key by accident, switches them off. */
+export const lettersOn = () => localStorage.getItem(LETTERS) !== 'off';
+export const switchLetters = (on: boolean) => localStorage.setItem(LETTERS, on ? 'on' : 'off');
+
 /** Keys that work anywhere outside a text field. */
 export function useShortcuts({ goTo, help, hideNames }: Actions) {
   const navigate = useNavigate();
@@ -30,6 +36,7 @@ export function useShortcuts({ goTo, help, hideNames }: Actions) {
         target.closest('[role=dialog]')
       )
         return;
+      if (!lettersOn() && e.key !== '?') return;
       const view = VIEWS.find((v) => v.key === e.key);
       if (e.key === 'g') {
         afterG.current = e.timeStamp;

@@ -140,5 +140,5 @@ function Labels({
 function words(card: TrendCard): string {
   const n = card.points.filter((p) => p.value !== undefined).length;
   const last = card.points.filter((p) => p.value !== undefined).at(-1);
-  return `${card.measure.name}: ${n} scores${last ? `, the last ${score(last.value ?? 0)}` : ''}. ${card.proposal?.reason ?? ''}`;
+  return `${card.measure.name}: ${n === 0 ? 'no score yet' : n === 1 ? '1 score' : `${n} scores`}${last ? `, the last ${score(last.value ?? 0)}` : ''}. ${card.proposal?.reason ?? ''}`;
 }

@@ -1,12 +1,13 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
 import type { Passage, ReadingForm, ReadingHome } from '../../../api/types';
-import { percent, score } from '../../../lib/format';
+import { score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
 import type { After, Draft } from './LiveReading';
+import { levelWords } from './levelWords';
 import { OutcomeLines } from './OutcomeLines';
 import { useOutcome, useSaveReading } from './queries';
 
@@ -144,10 +145,7 @@ export function FinishForm({
         {outcome.isError && <Complaint error={outcome.error} />}
         <Field
           label="Level"
-          hint={
-            proposed &&
-            `Proposed: ${proposed} (${home.levels.map((l) => `${l.name} from ${percent(l.accuracy)}${l.comprehension > 0 ? ` and ${percent(l.comprehension)} understood` : ''}`).join('; ')})`
-          }
+          hint={proposed && `Proposed: ${proposed} (${home.levels.map(levelWords).join('; ')})`}
           error={problem?.field === 'level' ? problem.message : undefined}
         >
           <select value={chosen} onChange={(e) => fill({ level: e.target.value })}>

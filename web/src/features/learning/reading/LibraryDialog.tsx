@@ -1,11 +1,11 @@
 import { type FormEvent, useState } from 'react';
 import type { ReadingHome } from '../../../api/types';
-import { percent } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
+import { levelWords } from './levelWords';
 import { usePassageState, useSaveBehaviour, useSaveLevels } from './queries';
 
 type Behaviour = ReadingHome['behaviours'][number];
@@ -103,12 +103,7 @@ function Levels({ home }: { home: ReadingHome }) {
   };
   if (!home.mayChange) {
     return (
-      <p className="m-0 text-[14px]">
-        {home.levels
-          .map((l) => `${l.name}: from ${percent(l.accuracy)} right and ${percent(l.comprehension)} understood`)
-          .join('; ')}
-        . Levels are changed by coordinators.
-      </p>
+      <p className="m-0 text-[14px]">{home.levels.map(levelWords).join('; ')}. Levels are changed by coordinators.</p>
     );
   }
   const change = (i: number, part: Partial<(typeof rows)[number]>) =>

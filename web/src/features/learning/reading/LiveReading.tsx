@@ -44,6 +44,7 @@ interface Props {
 /** The clock, the kinds of marks, and the passage to touch. */
 export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: Props) {
   const { nameOf } = useNames();
+  const [dropping, setDropping] = useState(false);
   const [kind, setKind] = useState('error');
   const [now, setNow] = useState(Date.now());
   const elapsed = draft.seconds ?? (draft.startedAt ? (now - draft.startedAt) / 1000 : 0);
@@ -124,9 +125,21 @@ export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: P
         {draft.state === 'finish' && (
           <Button onClick={() => onDraft({ ...draft, state: 'bell' })}>Back to the words</Button>
         )}
-        <Button className="ml-auto" onClick={onDrop}>
-          Drop this reading
-        </Button>
+        {dropping ? (
+          <span role="alert" className="ml-auto flex items-center gap-3">
+            The marks and the time would be gone.
+            <Button look="line" onClick={onDrop}>
+              Drop it
+            </Button>
+            <Button autoFocus onClick={() => setDropping(false)}>
+              Keep it
+            </Button>
+          </span>
+        ) : (
+          <Button className="ml-auto" onClick={() => (draft.state === 'ready' ? onDrop() : setDropping(true))}>
+            Drop this reading
+          </Button>
+        )}
       </div>
       <p className="m-0 my-1.5 text-soft min-h-[22px]" aria-live="assertive">
         {draft.state === 'bell' && (

@@ -8,10 +8,12 @@ export function OutcomeLines({ outcome: o }: { outcome: ReadingOutcome }) {
   const rows: [string, string][] = [
     ['Words correct per minute', score(Math.round(o.correctPerMinute))],
     ['Right', `${one(100 * o.accuracy)} %, ${plural(o.errors, 'error')} in ${plural(o.words, 'word')}`],
-    ['Errors', o.errorRatio === undefined ? 'none' : `1 in ${one(o.errorRatio)} words`],
+    ['Errors', o.errorRatio === undefined ? 'none' : `one in ${one(o.errorRatio)} words`],
     [
       'Self-corrections',
-      o.selfCorrectionRatio === undefined ? 'none' : `${o.selfCorrected}, 1 in ${one(o.selfCorrectionRatio)} slips`,
+      o.selfCorrectionRatio === undefined
+        ? 'none'
+        : `${o.selfCorrected}: one slip in ${one(o.selfCorrectionRatio)} put right`,
     ],
     [
       'Understood',

@@ -1,3 +1,4 @@
+import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
@@ -6,7 +7,8 @@ import { usePdf } from './queries';
 /** A PDF made by the server; a school's has a page for each class, so it says how far it is. */
 export function PdfButton({ window }: { window: number }) {
   const { scope } = useScope();
-  const { begin, id, progress } = usePdf(scope, window);
+  const { hidden } = useNames();
+  const { begin, id, progress } = usePdf(scope, window, hidden);
   const p = progress.data;
   const working = begin.isPending || (id !== undefined && !p?.ready && !p?.failed && !progress.error);
   return (

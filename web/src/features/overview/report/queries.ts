@@ -12,12 +12,12 @@ export function useReport(scope: Scope) {
 }
 
 /** Begins a PDF and tells how far it is until it is ready. */
-export function usePdf(scope: Scope, window: number) {
+export function usePdf(scope: Scope, window: number, codes: boolean) {
   const begin = useMutation({
     mutationFn: () =>
       data(
         api.POST('/api/report/pdf', {
-          body: { who: scope.who, year: scope.year, window, measure: scope.measure, asOf: scope.asOf },
+          body: { who: scope.who, year: scope.year, window, measure: scope.measure, asOf: scope.asOf, codes },
         }),
       ),
   });

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { CoverageView, StudentRef, Untested } from '../../../api/types';
-import { longDay } from '../../../lib/format';
+import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -75,7 +75,7 @@ function ApartLine({ apart }: { apart: CoverageView['apart'][number] }) {
       </button>{' '}
       <span className="text-soft">
         {apart.why}
-        {apart.tested > 0 && `; tested on ${apart.tested}`}
+        {apart.tested > 0 && `; ${plural(apart.tested, 'measure')} on record`}
       </span>
     </span>
   );

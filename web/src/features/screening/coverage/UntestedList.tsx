@@ -17,7 +17,7 @@ import { useSetMakeUp } from './queries';
 /** Everyone who still owes a score, by name: picked with a click, given a make-up day, taken out, or printed. */
 export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing[] }) {
   const picks = usePicks();
-  const { nameOf } = useNames();
+  const { nameOf, hidden } = useNames();
   const { scope, link, live, choices } = useScope();
   const setMakeUp = useSetMakeUp();
   const { shown, more } = useParts(owing);
@@ -63,7 +63,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           <Button onClick={() => picks.toggleAll(owing.map((o) => o.student))}>Pick all {owing.length}</Button>
           <a
             className="text-act font-semibold text-[13.5px] no-underline hover:underline"
-            href={`/api/coverage/untested.csv?${query}`}
+            href={`/api/coverage/untested.csv?${query}${hidden ? '&codes=true' : ''}`}
             download
           >
             Export the list

@@ -72,6 +72,7 @@ class AccessibilityTest extends BrowserTest {
         assertThat(page.getByText("1 error in")).isVisible();
         check("reading, finished");
         button("Drop this reading").click();
+        button("Drop it").click();
         view("Trends");
         for (String view : List.of("Side by side", "First, best, latest")) {
             button(view).click();

@@ -66,6 +66,7 @@ class Screenshots extends BrowserTest {
         page.locator("[data-word='84']").click();
         shot("reading");
         button("Drop this reading").click();
+        button("Drop it").click();
         subView("Screening", "Coverage");
         assertThat(page.getByText("Still to be tested")).isVisible();
         shot("coverage");

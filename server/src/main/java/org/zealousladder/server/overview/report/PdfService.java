@@ -44,25 +44,29 @@ public class PdfService {
         transactions = new TransactionTemplate(manager);
     }
 
-    /** Begins a PDF and returns the number by which to ask for it. */
-    public long begin(Who who, int yearId, @Nullable Integer window, int measure, LocalDate asOf) {
+    /**
+     * Begins a PDF and returns the number by which to ask for it.
+     *
+     * @param codes whether names are hidden
+     */
+    public long begin(Who who, int yearId, @Nullable Integer window, int measure, LocalDate asOf, boolean codes) {
         ReportView first = reports.view(who, yearId, window, measure, asOf);
         List<Who> classes = who.kind() == Who.Kind.CLASS ? List.of() : roster.classes().stream()
                 .filter(c -> c.yearId() == yearId && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
                 .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
         long id = transactions.execute(s -> store.create(Viewer.current().id(), first.title(), classes.size() + 1));
-        worker.execute(new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure)));
+        worker.execute(new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure, codes)));
         return id;
     }
 
-    private void make(long id, ReportView first, List<Who> classes, int yearId, int measure) {
+    private void make(long id, ReportView first, List<Who> classes, int yearId, int measure, boolean codes) {
         try {
             List<ReportView> pages = new ArrayList<>(List.of(first));
             for (Who one : classes) {
                 pages.add(reports.view(one, yearId, first.window().id(), measure, first.asOf()));
                 transactions.executeWithoutResult(s -> store.progress(id, pages.size() - 1));
             }
-            byte[] pdf = ReportPdf.of(pages);
+            byte[] pdf = ReportPdf.of(pages, codes);
             transactions.executeWithoutResult(s -> store.finish(id, pdf));
         } catch (RuntimeException e) {
             LOG.error("report {} failed", id, e);

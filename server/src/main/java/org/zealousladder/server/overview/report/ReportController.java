@@ -28,7 +28,7 @@ class ReportController {
         this.pdfs = pdfs;
     }
 
-    record PdfForm(@NotBlank String who, int year, @Nullable Integer window, int measure, @NotNull LocalDate asOf) {}
+    record PdfForm(@NotBlank String who, int year, @Nullable Integer window, int measure, @NotNull LocalDate asOf, @Nullable Boolean codes) {}
 
     record PdfBegun(long id) {}
 
@@ -43,7 +43,7 @@ class ReportController {
 
     @PostMapping("/api/report/pdf")
     PdfBegun begin(@Valid @RequestBody PdfForm form) {
-        return new PdfBegun(pdfs.begin(Who.parse(form.who()), form.year(), form.window(), form.measure(), form.asOf()));
+        return new PdfBegun(pdfs.begin(Who.parse(form.who()), form.year(), form.window(), form.measure(), form.asOf(), Boolean.TRUE.equals(form.codes())));
     }
 
     @GetMapping("/api/report/pdf/{id}")

@@ -27,11 +27,11 @@ final class ReportPdf {
 
     private ReportPdf() {}
 
-    static byte[] of(List<ReportView> reports) {
+    static byte[] of(List<ReportView> reports, boolean codes) {
         StringBuilder html = new StringBuilder("<html><head><style>").append(STYLE).append("</style></head><body>");
         for (int i = 0; i < reports.size(); i++) {
             html.append(i == 0 ? "<div>" : "<div class='next'>");
-            page(html, reports.get(i));
+            page(html, reports.get(i), codes);
             html.append("</div>");
         }
         html.append("</body></html>");
@@ -49,7 +49,7 @@ final class ReportPdf {
         return bytes.toByteArray();
     }
 
-    private static void page(StringBuilder html, ReportView r) {
+    private static void page(StringBuilder html, ReportView r, boolean codes) {
         html.append("<h1>").append(text(r.title())).append("</h1><p>")
                 .append(text(r.measure().name() + ", " + r.window().name().toLowerCase(java.util.Locale.ROOT)
                         + " screening, " + Words.day(r.window().starts()) + " to " + Words.day(r.window().ends()) + ". As of " + Words.day(r.asOf()) + "."))
@@ -76,14 +76,14 @@ final class ReportPdf {
                 html.append("<table><tr><th>Student</th><th>Class</th><th>Tested</th><th class='right'>Score</th><th class='right'>Percentile</th><th>")
                         .append(text(r.next() == null ? "For the next band" : "Needs in " + r.next().toLowerCase(java.util.Locale.ROOT))).append("</th><th>")
                         .append(text(r.before() == null ? "" : r.before())).append("</th></tr>");
-                band.students().forEach(s -> row(html, s));
+                band.students().forEach(s -> row(html, s, codes));
                 html.append("</table>");
             }
         }
         if (!r.untested().isEmpty()) {
             html.append("<h2>").append("Without a score: ").append(r.untested().size()).append("</h2><p>").append(text(String.join(", ",
                     r.untested().stream()
-                            .map(u -> u.student().name() + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")"))
+                            .map(u -> u.student().called(codes) + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")"))
                             .toList())))
                     .append("</p>");
         }
@@ -102,8 +102,8 @@ final class ReportPdf {
         html.append("</tr></table>");
     }
 
-    private static void row(StringBuilder html, ReportStudent s) {
-        html.append("<tr><td>").append(text(s.student().name())).append("</td><td>").append(text(s.student().className())).append("</td><td>")
+    private static void row(StringBuilder html, ReportStudent s, boolean codes) {
+        html.append("<tr><td>").append(text(s.student().called(codes))).append("</td><td>").append(text(s.student().className())).append("</td><td>")
                 .append(text(Words.day(s.date()))).append("</td><td class='right'>").append(text((s.close() ? "close " : "") + Words.plain(s.value())))
                 .append("</td><td class='right'>").append(s.percentile() == null ? "" : s.percentile()).append("</td><td>")
                 .append(text(s.goalScore() == null ? "" : Words.plain(s.goalScore()) + " for " + s.goalBand())).append("</td><td>")

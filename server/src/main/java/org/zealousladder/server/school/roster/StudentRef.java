@@ -10,4 +10,9 @@ public record StudentRef(int id, String code, String name, String initials, Stri
 
     /** As people sort names, whatever their letters; as the database sorts them, too. */
     public static final Comparator<StudentRef> BY_NAME = Comparator.comparing(StudentRef::name, LETTERS::compare).thenComparing(StudentRef::id);
+
+    /** What the student is called on a page or in a file: the code where names are hidden. */
+    public String called(boolean codes) {
+        return codes ? code : name;
+    }
 }

@@ -41,11 +41,12 @@ class CoverageController {
 
     @GetMapping(path = "/api/coverage/untested.csv", produces = "text/csv")
     ResponseEntity<String> untested(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
-            @RequestParam LocalDate asOf) {
+            @RequestParam LocalDate asOf, @RequestParam(required = false, defaultValue = "false") boolean codes) {
         CoverageView view = coverage.view(Who.parse(who), year, window, asOf);
         List<List<String>> rows = new ArrayList<>(List.of(List.of("student", "name", "class", "measure", "window", "status", "make_up")));
-        view.untested().forEach(u -> rows.add(List.of(u.student().code(), Spreadsheet.safe(u.student().name()), Spreadsheet.safe(u.student().className()),
-                Spreadsheet.safe(u.measure()), view.window().name(), u.status(), u.makeUp() == null ? "" : u.makeUp().toString())));
+        view.untested()
+                .forEach(u -> rows.add(List.of(u.student().code(), codes ? "" : Spreadsheet.safe(u.student().name()), Spreadsheet.safe(u.student().className()),
+                        Spreadsheet.safe(u.measure()), view.window().name(), u.status(), u.makeUp() == null ? "" : u.makeUp().toString())));
         return CsvAnswer.of("untested-" + asOf + ".csv", rows);
     }
 

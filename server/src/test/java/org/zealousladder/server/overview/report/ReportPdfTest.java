@@ -48,7 +48,8 @@ class ReportPdfTest {
 
     @Test
     void aClassFitsOnOnePageWithEverythingItNeeds() throws IOException {
-        String text = text(ReportPdf.of(List.of(report("Tern class, grade 2", 24, List.of("1 of 25 have no score: when are they tested?", "What changed?")))),
+        String text = text(
+                ReportPdf.of(List.of(report("Tern class, grade 2", 24, List.of("1 of 25 have no score: when are they tested?", "What changed?"))), false),
                 1);
         for (String part : List.of("Tern class, grade 2", "24 of 25 screened, 1 absent.", "The school's grade, 50", "For the meeting", "What changed?",
                 "Needs a lift (tier 3): 24",
@@ -59,12 +60,19 @@ class ReportPdfTest {
 
     @Test
     void namesOfManyLanguagesAndSignsAreWrittenAsTheyAre() throws IOException {
-        assertTrue(text(ReportPdf.of(List.of(report("R&D <class>", 2, List.of()))), 1).contains("Žofie <Ørsted> & Łęcka"));
+        assertTrue(text(ReportPdf.of(List.of(report("R&D <class>", 2, List.of())), false), 1).contains("Žofie <Ørsted> & Łęcka"));
     }
 
     @Test
     void everyReportBeginsAPage() throws IOException {
-        String text = text(ReportPdf.of(List.of(report("First", 3, List.of()), report("Second", 3, List.of()), report("Third", 3, List.of()))), 3);
+        String text = text(ReportPdf.of(List.of(report("First", 3, List.of()), report("Second", 3, List.of()), report("Third", 3, List.of())), false), 3);
         assertTrue(text.indexOf("First") < text.indexOf("Second") && text.indexOf("Second") < text.indexOf("Third"));
+    }
+
+    @Test
+    void hiddenNamesAreHiddenOnPaperToo() throws IOException {
+        String text = text(ReportPdf.of(List.of(report("Tern class, grade 2", 3, List.of())), true), 1);
+        assertTrue(!text.contains("Oskar Vane") && !text.contains("Ørsted"), text);
+        assertTrue(text.contains("S99") || text.contains("S1"), text);
     }
 }
