@@ -173,8 +173,11 @@ abstract class BrowserTest {
     }
 
     protected void view(String name) {
+        assertThat(page.locator("#view")).isVisible();
         Locator phone = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Views, now ")));
         if (phone.count() > 0) {
+            // A frame that is still being put up would take the opened menu away with it.
+            assertThat(page.locator("#view h1").first()).isVisible();
             phone.click();
         }
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views")).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))

@@ -72,6 +72,7 @@ class KeyboardTest extends BrowserTest {
     void aPhoneShowsTheDeskWithoutSidewaysScrolling() {
         newPage(390, 844, ColorScheme.LIGHT);
         signIn("R. Oduya");
+        assertThat(heading("Decide")).isVisible();
         for (String view : new String[] {"Desk", "Ladder", "Trends", "Records"}) {
             view(view);
             page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);

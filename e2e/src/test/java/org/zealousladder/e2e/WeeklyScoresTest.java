@@ -31,6 +31,12 @@ class WeeklyScoresTest extends BrowserTest {
         assertThat(cell(0)).hasValue("");
     }
 
+    /** Shows the whole class; the fourth line is another student's before it is there. */
+    private void everyone() {
+        button("Everyone").click();
+        assertThat(button("Everyone")).hasAttribute("aria-pressed", "true");
+    }
+
     /** Types a score that is kept even where it is far from the one before. */
     private void keep(Page on, Locator cell, String text) {
         cell.fill(text);
@@ -65,7 +71,7 @@ class WeeklyScoresTest extends BrowserTest {
     @Test
     void aClassIsEnteredByKeyboardAlone() {
         today("N. Haddad");
-        button("Everyone").click();
+        everyone();
         assertThat(cell(15)).isVisible();
         int n = page.locator("[data-at]").count();
         assertTrue(n >= 20, "the whole class");
@@ -147,7 +153,7 @@ class WeeklyScoresTest extends BrowserTest {
     @Test
     void somebodyElsesScoreIsNotOverwrittenUnasked() {
         today("B. Calder");
-        button("Everyone").click();
+        everyone();
         Page colleague = another("A. Sandvik");
         colleague.navigate(page.url());
         for (int place : List.of(5, 6)) {
@@ -190,7 +196,7 @@ class WeeklyScoresTest extends BrowserTest {
         newPage(390, 780, ColorScheme.LIGHT);
         today("G. Rustad");
         assertEquals(true, page.evaluate("() => document.documentElement.scrollWidth <= innerWidth"));
-        button("Everyone").click();
+        everyone();
         keep(page, cell(3), "58");
         assertThat(cell(4)).isFocused();
     }
