@@ -28,6 +28,8 @@ class ScreeningFlowTest extends BrowserTest {
         view("Screening");
         choose("Tern class");
         assertThat(page.getByText("students are screened on everything;")).isVisible();
+        // The school's figures stay until the class's are there.
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Kittiwake class, ")))).hasCount(0);
         int owing = count(heading("Still to be tested"), ": (\\d+)");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tern class, .*: \\d+ of \\d+"))).first().click();
         assertThat(picked()).not().containsText("Nothing picked");
