@@ -4,6 +4,54 @@
  */
 
 export interface paths {
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put?: never;
+        post: operations["save_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/changes/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/coverage": {
         parameters: {
             query?: never;
@@ -61,23 +109,7 @@ export interface paths {
         };
         get: operations["cuts"];
         put?: never;
-        post: operations["save_3"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cuts/choice": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["choose"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -221,39 +253,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post: operations["measure"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/measures/rule": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["rule_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/measures/windows": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["window"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -397,7 +397,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["close"];
+        post: operations["close_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -923,9 +923,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["closing"];
         put?: never;
-        post: operations["closing"];
+        post: operations["close"];
         delete?: never;
         options?: never;
         head?: never;
@@ -942,22 +942,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["opine"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tiers/rule": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["rule"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1099,6 +1083,9 @@ export interface components {
             tested: number;
             why: string;
         };
+        BackForm: {
+            reason?: string;
+        };
         BandChange: {
             /** Format: int32 */
             after: number;
@@ -1188,11 +1175,29 @@ export interface components {
             /** Format: int32 */
             windowId: number;
         };
-        ChoiceForm: {
+        ChangeForm: {
+            change: components["schemas"]["SetupChange"];
+            reason?: string;
+            seen?: string;
+        };
+        ChangePreview: {
+            different: boolean;
             /** Format: int32 */
-            school: number;
+            moved: number;
+            movers: components["schemas"]["StudentMoved"][];
+            outside: components["schemas"]["Outside"][];
+            places: components["schemas"]["PlaceMoved"][];
+            seen: string;
+            sentence: string;
+            words: string;
+        };
+        ChangeToShow: {
+            change: components["schemas"]["SetupChange"];
+        };
+        ClassInArea: {
+            area: string;
             /** Format: int32 */
-            set: number;
+            classId: number;
         };
         ClassMedian: {
             /** Format: int32 */
@@ -1229,11 +1234,31 @@ export interface components {
         };
         ClosingForm: {
             close: boolean;
+            parts: components["schemas"]["ClassInArea"][];
             reason?: string;
             /** Format: int32 */
             school: number;
             /** Format: int32 */
             window: number;
+        };
+        ClosingPart: {
+            area: string;
+            /** Format: int32 */
+            classId: number;
+            className: string;
+            closed: boolean;
+            retests: components["schemas"]["StudentRef"][];
+            /** Format: int32 */
+            students: number;
+            undecided: components["schemas"]["StudentRef"][];
+            untested: components["schemas"]["StudentRef"][];
+        };
+        ClosingView: {
+            areas: string[];
+            parts: components["schemas"]["ClosingPart"][];
+            /** Format: int32 */
+            school: number;
+            window: components["schemas"]["Window"];
         };
         ComparedWords: {
             /** Format: int32 */
@@ -1487,8 +1512,10 @@ export interface components {
             window: components["schemas"]["Window"];
         };
         Event: {
+            about: string;
             by?: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "closed" | "reopened";
             /** Format: date */
             onDay: string;
             reason?: string;
@@ -1721,7 +1748,6 @@ export interface components {
             grade: number;
             /** Format: int32 */
             measure: number;
-            reason?: string;
             /** Format: int32 */
             seen?: number;
             /** Format: int32 */
@@ -1866,6 +1892,11 @@ export interface components {
             peers: components["schemas"]["PeerMedian"][];
             strategies: components["schemas"]["Strategy"][];
         };
+        Move: {
+            about: string;
+            from: string;
+            to: string;
+        };
         Mover: {
             from: string;
             moreSupport: boolean;
@@ -2009,6 +2040,13 @@ export interface components {
             /** Format: int32 */
             words: number;
         };
+        Outside: {
+            student?: components["schemas"]["StudentRef"];
+            /** Format: date */
+            takenOn: string;
+            /** Format: double */
+            value: number;
+        };
         Owed: {
             /** Format: int32 */
             measureId: number;
@@ -2095,6 +2133,19 @@ export interface components {
             /** Format: double */
             slopeLow: number;
             stops: components["schemas"]["TrendStop"][];
+        };
+        PlaceMoved: {
+            about: string;
+            /** Format: int32 */
+            gained: number;
+            /** Format: int32 */
+            less: number;
+            /** Format: int32 */
+            lost: number;
+            /** Format: int32 */
+            more: number;
+            /** Format: int32 */
+            other: number;
         };
         Plan: {
             by?: string;
@@ -2352,6 +2403,21 @@ export interface components {
             seen: components["schemas"]["Seen"][];
             student: components["schemas"]["StudentRef"];
         };
+        Recorded: {
+            before?: components["schemas"]["SetupChange"];
+            by?: string;
+            /** Format: date */
+            changedOn: string;
+            effect: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "window" | "window-removed" | "measure" | "rule" | "set" | "tier-rule" | "ladder";
+            reason: string;
+            takesBack: boolean;
+            undone: boolean;
+            words: string;
+        };
         ReportBand: {
             /** Format: int32 */
             count: number;
@@ -2415,13 +2481,6 @@ export interface components {
             differ: components["schemas"]["Differing"][];
             /** Format: int32 */
             monitored: number;
-        };
-        RuleForm: {
-            area: string;
-            measures: components["schemas"]["Weighed"][];
-            rule: string;
-            /** Format: int32 */
-            school: number;
         };
         RuleInUse: {
             chosen: boolean;
@@ -2521,6 +2580,12 @@ export interface components {
             given: number;
             plans: number[];
         };
+        SetChoice: {
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            set: number;
+        };
         SetForm: {
             /** Format: int32 */
             copyOf: number;
@@ -2528,6 +2593,16 @@ export interface components {
             name: string;
             /** Format: int32 */
             school: number;
+        };
+        SetupChange: {
+            ladder?: components["schemas"]["LadderForm"];
+            measure?: components["schemas"]["MeasureForm"];
+            /** Format: int32 */
+            removedWindow?: number;
+            rule?: components["schemas"]["DecisionRuleForm"];
+            set?: components["schemas"]["SetChoice"];
+            tierRule?: components["schemas"]["TierRuleForm"];
+            window?: components["schemas"]["WindowForm"];
         };
         SetupView: {
             mayChange: boolean;
@@ -2646,6 +2721,12 @@ export interface components {
             takesMedian: boolean;
             /** Format: date */
             week?: string;
+        };
+        StudentMoved: {
+            moves: components["schemas"]["Move"][];
+            student: components["schemas"]["StudentRef"];
+            /** @enum {string} */
+            support: "more" | "less" | "other";
         };
         StudentPage: {
             areas: string[];
@@ -2769,6 +2850,13 @@ export interface components {
             proposal?: components["schemas"]["ProposedTier"];
             student: components["schemas"]["StudentRef"];
             support?: string;
+        };
+        TierRuleForm: {
+            area: string;
+            measures: components["schemas"]["Weighed"][];
+            rule: string;
+            /** Format: int32 */
+            school: number;
         };
         TiersForm: {
             area: string;
@@ -2925,6 +3013,7 @@ export interface components {
         WindowState: {
             closed: boolean;
             events: components["schemas"]["Event"][];
+            parts: components["schemas"]["ClassInArea"][];
         };
         Written: {
             /** Format: int32 */
@@ -2939,6 +3028,100 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    list: {
+        parameters: {
+            query: {
+                kind: string[];
+                school?: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Recorded"][];
+                };
+            };
+        };
+    };
+    save_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    preview_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeToShow"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ChangePreview"];
+                };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     coverage: {
         parameters: {
             query: {
@@ -3035,50 +3218,6 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CutsView"];
                 };
-            };
-        };
-    };
-    save_3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LadderForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    choose: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChoiceForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -3319,72 +3458,6 @@ export interface operations {
             };
         };
     };
-    measure: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MeasureForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    rule_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DecisionRuleForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    window: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WindowForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
     meeting: {
         parameters: {
             query: {
@@ -3598,7 +3671,7 @@ export interface operations {
             };
         };
     };
-    close: {
+    close_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4482,6 +4555,29 @@ export interface operations {
     };
     closing: {
         parameters: {
+            query: {
+                school: number;
+                window: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClosingView"];
+                };
+            };
+        };
+    };
+    close: {
+        parameters: {
             query?: never;
             header?: never;
             path?: never;
@@ -4512,28 +4608,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["OpinionForm"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    rule: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RuleForm"];
             };
         };
         responses: {

@@ -95,6 +95,7 @@ export function App() {
 function SignedIn({ role }: { role: string }) {
   const choices = useScopeChoices(true);
   const state = useScopeFromAddress(choices.data);
+  const { pathname } = useLocation();
   if (choices.isPending) return null;
   if (choices.isError) {
     return (
@@ -102,6 +103,10 @@ function SignedIn({ role }: { role: string }) {
         <Failed error={choices.error} again={() => choices.refetch()} />
       </main>
     );
+  }
+  // Before the frame is put up: going on from there would close what somebody quick has opened in it.
+  if (pathname === '/' || pathname === '/sign-in') {
+    return <Navigate to={state ? state.link('/desk') : '/records'} replace />;
   }
   return (
     <ScopeContext value={state}>
@@ -113,8 +118,6 @@ function SignedIn({ role }: { role: string }) {
                 <Route key={path} path={path} element={state ? <View /> : <NothingYet role={role} />} />
               ))}
               <Route path="/records" element={<Records />} />
-              <Route path="/" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
-              <Route path="/sign-in" element={<Navigate to={state ? state.link('/desk') : '/records'} replace />} />
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>

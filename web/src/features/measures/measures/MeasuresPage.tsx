@@ -1,15 +1,16 @@
-import { type FormEvent, useState } from 'react';
-import type { Problem } from '../../../api/client';
+import { useState } from 'react';
 import type { FullMeasure } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
+import { ChangeLog } from '../../../parts/changes/ChangeLog';
+import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
-import { Complaint, Failed, Loading } from '../../../ui/States';
+import { Failed, Loading } from '../../../ui/States';
 import { SubNav } from '../../../ui/SubNav';
-import { useMeasures, useSaveMeasure } from './queries';
+import { useMeasures } from './queries';
 import { RuleDialog } from './RuleDialog';
 
 const RULES: Record<string, string> = {
@@ -83,15 +84,20 @@ export default function MeasuresPage() {
         </table>
       </div>
       {ruling && <RuleDialog measure={ruling} may={may} onClose={() => setRuling(null)} />}
-      <Dialog open={editing !== null} onClose={() => setEditing(null)} title={`Change ${editing?.name ?? ''}`}>
+      <Dialog
+        open={editing !== null}
+        onClose={() => setEditing(null)}
+        size="medium"
+        title={`Change ${editing?.name ?? ''}`}
+      >
         {editing && <MeasureForm measure={editing} onDone={() => setEditing(null)} />}
       </Dialog>
+      <ChangeLog kinds={['measure', 'rule']} />
     </>
   );
 }
 
 function MeasureForm({ measure, onDone }: { measure: FullMeasure; onDone: () => void }) {
-  const save = useSaveMeasure();
   const [form, setForm] = useState({
     name: measure.name,
     area: measure.area,
@@ -101,51 +107,50 @@ function MeasureForm({ measure, onDone }: { measure: FullMeasure; onDone: () => 
     decimals: String(measure.decimals),
     sem: measure.sem === undefined ? '' : String(measure.sem),
   });
-  const problem = save.error as Problem | null;
-  const number = (text: string) => Number(text.replace(',', '.'));
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    save.mutate(
-      {
-        id: measure.id,
-        name: form.name,
-        area: form.area,
-        unit: form.unit,
-        lowest: number(form.lowest),
-        highest: number(form.highest),
-        decimals: number(form.decimals),
-        sem: form.sem.trim() === '' ? undefined : number(form.sem),
-      },
-      { onSuccess: onDone },
-    );
+  const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+  const measured = {
+    id: measure.id,
+    name: form.name.trim(),
+    area: form.area.trim(),
+    unit: form.unit.trim(),
+    lowest: number(form.lowest),
+    highest: number(form.highest),
+    decimals: number(form.decimals),
+    sem: form.sem.trim() === '' ? undefined : number(form.sem),
   };
-  const field = (key: keyof typeof form, label: string, hint?: string, needed = true) => (
-    <Field label={label} hint={hint} error={problem?.field === key ? problem.message : undefined}>
-      <input
-        required={needed}
-        value={form[key]}
-        inputMode={['lowest', 'highest', 'decimals', 'sem'].includes(key) ? 'decimal' : 'text'}
-        pattern={['lowest', 'highest', 'decimals', 'sem'].includes(key) ? '-?[0-9]+([.,][0-9]+)?' : undefined}
-        onChange={(e) => setForm({ ...form, [key]: e.target.value })}
-      />
-    </Field>
-  );
+  const whole = Object.values(measured).every((v) => v !== '' && !Number.isNaN(v));
+  const numeric = (key: string) => ['lowest', 'highest', 'decimals', 'sem'].includes(key);
   return (
-    <form onSubmit={submit} className="grid grid-cols-2 gap-3">
-      {field('name', 'Name')}
-      {field('area', 'Area')}
-      {field('unit', 'Unit')}
-      {field('decimals', 'Decimals')}
-      {field('lowest', 'Lowest score')}
-      {field('highest', 'Highest score')}
-      {field('sem', 'Standard error of measurement', 'Empty when the measure states none', false)}
-      <div className="col-span-2">{problem && !problem.field && <Complaint error={problem} />}</div>
-      <div className="col-span-2 flex gap-4">
-        <Button look="solid" type="submit" disabled={save.isPending}>
-          Save the measure
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+    <SaveChange
+      change={whole ? { measure: measured } : undefined}
+      verb="Save the measure"
+      onDone={onDone}
+      onCancel={onDone}
+    >
+      {(wrong) => {
+        const field = (key: keyof typeof form, label: string, hint?: string, needed = true) => (
+          <Field label={label} hint={hint} error={wrong(key)}>
+            <input
+              required={needed}
+              value={form[key]}
+              inputMode={numeric(key) ? 'decimal' : 'text'}
+              pattern={numeric(key) ? '-?[0-9]+([.,][0-9]+)?' : undefined}
+              onChange={(e) => setForm({ ...form, [key]: e.target.value })}
+            />
+          </Field>
+        );
+        return (
+          <div className="grid grid-cols-2 gap-3">
+            {field('name', 'Name')}
+            {field('area', 'Area')}
+            {field('unit', 'Unit')}
+            {field('decimals', 'Decimals')}
+            {field('lowest', 'Lowest score')}
+            {field('highest', 'Highest score')}
+            {field('sem', 'Standard error of measurement', 'Empty when the measure states none', false)}
+          </div>
+        );
+      }}
+    </SaveChange>
   );
 }

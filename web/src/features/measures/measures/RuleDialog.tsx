@@ -1,20 +1,19 @@
-import { type FormEvent, useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import type { Problem } from '../../../api/client';
-import type { DecisionRuleForm, FullMeasure } from '../../../api/types';
+import type { DecisionRuleForm, FullMeasure, RuleEffect } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
+import { useSettled } from '../../../lib/useSettled';
+import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
-import { Complaint } from '../../../ui/States';
-import { useRuleEffect, useSaveRule } from './queries';
+import { useRuleEffect } from './queries';
 
 /** How a measure's trends are decided on; says before saving whose proposals would differ. */
 export function RuleDialog({ measure, may, onClose }: { measure: FullMeasure; may: boolean; onClose: () => void }) {
   const { scope } = useScope();
-  const { nameOf } = useNames();
-  const save = useSaveRule();
   const [rule, setRule] = useState(measure.rule);
   const [fields, setFields] = useState({
     lastPoints: String(measure.lastPoints),
@@ -33,73 +32,100 @@ export function RuleDialog({ measure, may, onClose }: { measure: FullMeasure; ma
     minimumWeeks: Number(fields.minimumWeeks),
   };
   const whole = Object.values(fields).every((f) => f !== '' && Number.isFinite(Number(f)));
-  const asked = useDeferredValue(whole ? JSON.stringify(form) : undefined);
+  const asked = useSettled(whole ? JSON.stringify(form) : undefined, 250);
   const effect = useRuleEffect(scope, asked ? (JSON.parse(asked) as DecisionRuleForm) : undefined);
-  const problem = (save.error ?? effect.error) as Problem | null;
-  const field = (key: keyof typeof fields, label: string, min: number, max: number) => (
-    <Field label={label} error={problem?.field === key ? problem.message : undefined}>
+  const problem = effect.error as Problem | null;
+  return (
+    <Dialog open onClose={onClose} title={`How ${measure.name} is decided on`}>
+      {may ? (
+        <SaveChange
+          change={whole ? { rule: form } : undefined}
+          verb="Save the rule"
+          onDone={onClose}
+          onCancel={onClose}
+          effect={<Differing effect={problem ? undefined : effect.data} />}
+        >
+          {(wrong) => <Fields rule={rule} onRule={setRule} fields={fields} onFields={setFields} wrong={wrong} />}
+        </SaveChange>
+      ) : (
+        <div className="flex flex-col gap-3">
+          <Fields rule={rule} fields={fields} wrong={() => undefined} />
+          <Button className="self-start" onClick={onClose}>
+            Close
+          </Button>
+        </div>
+      )}
+    </Dialog>
+  );
+}
+
+type Texts = Record<'lastPoints' | 'changeAtMost' | 'raiseAtLeast' | 'minimumScores' | 'minimumWeeks', string>;
+
+interface FieldsProps {
+  rule: string;
+  onRule?: (rule: string) => void;
+  fields: Texts;
+  onFields?: (fields: Texts) => void;
+  wrong: (field: string) => string | undefined;
+}
+
+function Fields({ rule, onRule, fields, onFields, wrong }: FieldsProps) {
+  const field = (key: keyof Texts, label: string, min: number, max: number) => (
+    <Field label={label} error={wrong(key)}>
       <input
         type="number"
         required
         min={min}
         max={max}
-        disabled={!may}
+        disabled={!onFields}
         value={fields[key]}
-        onChange={(e) => setFields({ ...fields, [key]: e.target.value })}
+        onChange={(e) => onFields?.({ ...fields, [key]: e.target.value })}
         className="min-w-0"
       />
     </Field>
   );
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    save.mutate(form, { onSuccess: onClose });
-  };
   return (
-    <Dialog open onClose={onClose} title={`How ${measure.name} is decided on`}>
-      <form onSubmit={submit} className="grid grid-cols-2 gap-3">
-        <div className="col-span-2">
-          <Field label="Rule">
-            <select value={rule} disabled={!may} onChange={(e) => setRule(e.target.value)}>
-              <option value="chance">By the chance of meeting the goal</option>
-              <option value="trend">By the trend against the pace needed</option>
-              <option value="last-points">By the last points against the goal line</option>
-            </select>
-          </Field>
-        </div>
-        {rule === 'chance' && field('changeAtMost', 'Change the plan at a chance of at most, in %', 0, 100)}
-        {rule === 'chance' && field('raiseAtLeast', 'Raise the goal at a chance of at least, in %', 0, 100)}
-        {rule === 'last-points' && field('lastPoints', 'How many last points', 2, 12)}
-        {rule === 'last-points' && <span />}
-        {field('minimumScores', 'Too soon before this many scores', 3, 40)}
-        {field('minimumWeeks', 'over this many weeks', 1, 40)}
-        <div className="col-span-2 min-h-[72px] text-[14px]" aria-live="polite">
-          {effect.data && !problem && (
-            <>
-              <p className="m-0">
-                {effect.data.differ.length === 0
-                  ? `None of the ${plural(effect.data.monitored, 'monitored student')} in view would have another proposal.`
-                  : `${effect.data.differ.length} of ${plural(effect.data.monitored, 'monitored student')} in view would have another proposal:`}
-              </p>
-              <ul className="m-0 p-0 list-none text-soft max-h-[22vh] overflow-auto relative">
-                {effect.data.differ.map((d) => (
-                  <li key={d.student.id}>
-                    {nameOf(d.student)}: {d.before.toLowerCase()} becomes {d.after.toLowerCase()}
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
-          {problem && !(problem.field && problem.field in fields) && <Complaint error={problem} />}
-        </div>
-        <div className="col-span-2 flex gap-4">
-          {may && (
-            <Button look="solid" type="submit" disabled={save.isPending || effect.isFetching}>
-              Save the rule
-            </Button>
-          )}
-          <Button onClick={onClose}>{may ? 'Cancel' : 'Close'}</Button>
-        </div>
-      </form>
-    </Dialog>
+    <div className="grid grid-cols-2 gap-3">
+      <div className="col-span-2">
+        <Field label="Rule">
+          <select value={rule} disabled={!onRule} onChange={(e) => onRule?.(e.target.value)}>
+            <option value="chance">By the chance of meeting the goal</option>
+            <option value="trend">By the trend against the pace needed</option>
+            <option value="last-points">By the last points against the goal line</option>
+          </select>
+        </Field>
+      </div>
+      {rule === 'chance' && field('changeAtMost', 'Change the plan at a chance of at most, in %', 0, 100)}
+      {rule === 'chance' && field('raiseAtLeast', 'Raise the goal at a chance of at least, in %', 0, 100)}
+      {rule === 'last-points' && field('lastPoints', 'How many last points', 2, 12)}
+      {rule === 'last-points' && <span />}
+      {field('minimumScores', 'Too soon before this many scores', 3, 40)}
+      {field('minimumWeeks', 'over this many weeks', 1, 40)}
+    </div>
+  );
+}
+
+/** Whose proposals would differ, among those in view. */
+function Differing({ effect }: { effect?: RuleEffect }) {
+  const { nameOf } = useNames();
+  return (
+    <div className="min-h-[72px] text-[14px]" aria-live="polite">
+      {effect && (
+        <>
+          <p className="m-0 font-semibold">
+            {effect.differ.length === 0
+              ? `None of the ${plural(effect.monitored, 'monitored student')} in view would have another proposal.`
+              : `${effect.differ.length} of ${plural(effect.monitored, 'monitored student')} in view would have another proposal:`}
+          </p>
+          <ul className="m-0 p-0 list-none text-soft max-h-[22vh] overflow-auto relative">
+            {effect.differ.map((d) => (
+              <li key={d.student.id}>
+                {nameOf(d.student)}: {d.before.toLowerCase()} becomes {d.after.toLowerCase()}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
   );
 }

@@ -1,21 +1,24 @@
-import { type FormEvent, useState } from 'react';
-import type { Problem } from '../../../api/client';
+import { useState } from 'react';
 import type { Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
+import { ChangeLog } from '../../../parts/changes/ChangeLog';
+import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { DayField } from '../../../ui/DayField';
+import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
-import { Complaint, Failed, Loading } from '../../../ui/States';
+import { Failed, Loading } from '../../../ui/States';
 import { SubNav } from '../../../ui/SubNav';
-import { useMeasures, useSaveWindow } from './queries';
+import { useMeasures } from './queries';
 
 /** The screening windows of each year. */
 export default function WindowsPage() {
   const { choices, live } = useScope();
   const setup = useMeasures();
   const [editing, setEditing] = useState<Window | 'new' | null>(null);
+  const [deleting, setDeleting] = useState<Window | null>(null);
   if (setup.isPending) return <Loading label="Opening the windows ..." />;
   if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
   const may = setup.data.mayChange && live;
@@ -54,6 +57,15 @@ export default function WindowsPage() {
                         >
                           Change
                         </Button>
+                      )}{' '}
+                      {may && (
+                        <Button
+                          className="py-0! ml-3"
+                          aria-label={`Delete ${w.name} ${y.name}`}
+                          onClick={() => setDeleting(w)}
+                        >
+                          Delete
+                        </Button>
                       )}
                     </td>
                   </tr>
@@ -62,71 +74,75 @@ export default function WindowsPage() {
           </table>
         </section>
       ))}
-      {may && editing === null && (
+      {may && (
         <Button look="line" onClick={() => setEditing('new')}>
           Add a window
         </Button>
       )}
-      {editing && (
-        <WindowForm
-          key={editing === 'new' ? 0 : editing.id}
-          window={editing === 'new' ? null : editing}
-          onDone={() => setEditing(null)}
-        />
-      )}
+      <Dialog
+        open={editing !== null}
+        onClose={() => setEditing(null)}
+        size="medium"
+        title={editing && editing !== 'new' ? `Change the ${editing.name.toLowerCase()} window` : 'A new window'}
+      >
+        {editing && <WindowForm window={editing === 'new' ? null : editing} onDone={() => setEditing(null)} />}
+      </Dialog>
+      <Dialog
+        open={deleting !== null}
+        onClose={() => setDeleting(null)}
+        title={`Delete the ${deleting?.name.toLowerCase() ?? ''} window`}
+      >
+        {deleting && (
+          <SaveChange
+            change={{ removedWindow: deleting.id }}
+            verb="Delete the window"
+            onDone={() => setDeleting(null)}
+            onCancel={() => setDeleting(null)}
+          />
+        )}
+      </Dialog>
+      <ChangeLog kinds={['window', 'window-removed']} />
     </>
   );
 }
 
 function WindowForm({ window, onDone }: { window: Window | null; onDone: () => void }) {
   const { choices, scope } = useScope();
-  const save = useSaveWindow();
   const [year, setYear] = useState(window?.yearId ?? scope.year);
   const [name, setName] = useState(window?.name ?? '');
   const [starts, setStarts] = useState(window?.starts ?? '');
   const [ends, setEnds] = useState(window?.ends ?? '');
-  const problem = save.error as Problem | null;
-  const wrong = (field: string) => (problem?.field === field ? problem.message : undefined);
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    save.mutate({ id: window?.id, yearId: year, name, starts, ends }, { onSuccess: onDone });
-  };
+  const whole = name.trim() !== '' && starts !== '' && ends !== '';
   return (
-    <form
-      onSubmit={submit}
-      className="grid grid-cols-2 gap-3 max-w-md mt-2"
-      aria-label={window ? `Change ${window.name}` : 'A new window'}
+    <SaveChange
+      label={window ? `Change ${window.name}` : 'A new window'}
+      change={whole ? { window: { id: window?.id, yearId: year, name: name.trim(), starts, ends } } : undefined}
+      verb="Save the window"
+      onDone={onDone}
+      onCancel={onDone}
     >
-      <Field label="Name" error={wrong('name')}>
-        <input required maxLength={40} value={name} onChange={(e) => setName(e.target.value)} />
-      </Field>
-      <Field label="School year">
-        <select value={year} disabled={window !== null} onChange={(e) => setYear(Number(e.target.value))}>
-          {choices.years.map((y) => (
-            <option key={y.id} value={y.id}>
-              {y.name}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="First day" error={wrong('starts')}>
-        <DayField required value={starts} onChange={setStarts} />
-      </Field>
-      <Field label="Last day" error={wrong('ends')}>
-        <DayField required value={ends} onChange={setEnds} />
-      </Field>
-      {window && (
-        <p className="col-span-2 m-0 text-[13px] text-soft">
-          Other dates make other scores count for this window. What it was before is kept.
-        </p>
+      {(wrong) => (
+        <div className="grid grid-cols-2 gap-3">
+          <Field label="Name" error={wrong('name')}>
+            <input required maxLength={40} value={name} onChange={(e) => setName(e.target.value)} />
+          </Field>
+          <Field label="School year">
+            <select value={year} disabled={window !== null} onChange={(e) => setYear(Number(e.target.value))}>
+              {choices.years.map((y) => (
+                <option key={y.id} value={y.id}>
+                  {y.name}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field label="First day" error={wrong('starts')}>
+            <DayField required value={starts} onChange={setStarts} />
+          </Field>
+          <Field label="Last day" error={wrong('ends')}>
+            <DayField required value={ends} onChange={setEnds} />
+          </Field>
+        </div>
       )}
-      <div className="col-span-2">{problem && !problem.field && <Complaint error={problem} />}</div>
-      <div className="col-span-2 flex gap-4">
-        <Button look="solid" type="submit" disabled={save.isPending}>
-          Save the window
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
+    </SaveChange>
   );
 }

@@ -1,5 +1,4 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { type Body, useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
 import type { DecisionRuleForm } from '../../../api/types';
 import type { Scope } from '../../../lib/scope';
@@ -21,11 +20,3 @@ export function useRuleEffect(scope: Scope, form: DecisionRuleForm | undefined) 
     placeholderData: keepPreviousData,
   });
 }
-
-export const useSaveMeasure = () => useChange((body: Body<'/api/measures'>) => api.POST('/api/measures', { body }));
-
-export const useSaveWindow = () =>
-  useChange((body: Body<'/api/measures/windows'>) => api.POST('/api/measures/windows', { body }));
-
-export const useSaveRule = () =>
-  useChange((body: Body<'/api/measures/rule'>) => api.POST('/api/measures/rule', { body }));

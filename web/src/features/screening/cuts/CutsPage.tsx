@@ -3,13 +3,16 @@ import { useSearchParams } from 'react-router';
 import type { CutsView } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
+import { ChangeLog } from '../../../parts/changes/ChangeLog';
+import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
-import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
+import { Dialog } from '../../../ui/Dialog';
+import { Empty, Failed, Loading } from '../../../ui/States';
 import { SubNav } from '../../../ui/SubNav';
 import { Toggle } from '../../../ui/Toggle';
 import { LadderEditor } from './LadderEditor';
 import { NewSet } from './NewSet';
-import { useChooseSet, useCuts } from './queries';
+import { useCuts } from './queries';
 
 const KINDS: Record<string, string> = { local: 'local', published: 'published', trial: 'on trial' };
 
@@ -47,7 +50,7 @@ function Whole({
   params: URLSearchParams;
 }) {
   const { scope, choices, live, change } = useScope();
-  const choose = useChooseSet();
+  const [choosing, setChoosing] = useState(false);
   const [naming, setNaming] = useState(false);
   const own =
     choices.classes.find((c) => `class-${c.id}` === scope.who)?.grade ?? Number(/^grade-(\d+)-/.exec(scope.who)?.[1]);
@@ -78,13 +81,25 @@ function Whole({
           ))}
         </fieldset>
         {view.mayChoose && view.set !== view.counts && (
-          <Button disabled={choose.isPending} onClick={() => choose.mutate({ set: view.set, school: view.school })}>
-            Read scores by {set?.name} from today on
-          </Button>
+          <Button onClick={() => setChoosing(true)}>Read scores by {set?.name} from today on</Button>
         )}
         {view.mayChoose && !naming && <Button onClick={() => setNaming(true)}>New set</Button>}
       </div>
-      <Complaint error={choose.error} />
+      <Dialog
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        size="medium"
+        title={`Read scores by ${set?.name} from today on`}
+      >
+        {choosing && (
+          <SaveChange
+            change={{ set: { set: view.set, school: view.school } }}
+            verb={`Read scores by ${set?.name}`}
+            onDone={() => setChoosing(false)}
+            onCancel={() => setChoosing(false)}
+          />
+        )}
+      </Dialog>
       {naming && (
         <NewSet
           view={view}
@@ -121,6 +136,7 @@ function Whole({
         ladder={ladder}
         others={others.map((l) => ({ name: view.sets.find((s) => s.id === l.setId)?.name ?? '', bands: l.bands }))}
       />
+      <ChangeLog kinds={['set', 'ladder']} school={view.school} />
     </>
   );
 }

@@ -1,13 +1,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { api, data } from '../../../api/client';
 import type { CutsPreview, CutsView, DrawnBand, DrawnLadder, Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
+import { useSettled } from '../../../lib/useSettled';
+import { useSaveSetup } from '../../../parts/changes/queries';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
 import { BandRows } from './BandRows';
 import { Preview } from './Preview';
-import { useSaveCuts } from './queries';
 import { RungPicture } from './RungPicture';
 
 interface Props {
@@ -30,7 +31,7 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
   const [bands, setBands] = useState<DrawnBand[]>(start);
   const [reason, setReason] = useState('');
   const [saved, setSaved] = useState(false);
-  const save = useSaveCuts();
+  const save = useSaveSetup();
   const changed = JSON.stringify(bands) !== JSON.stringify(start) || ladder === undefined;
   const settled = useSettled(bands, 250);
   const preview = useQuery({
@@ -60,13 +61,10 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
     e.preventDefault();
     save.mutate(
       {
-        set: view.set,
-        measure: view.measure.id,
-        grade,
-        window: window.id,
-        seen: ladder?.id,
-        bands,
-        reason: reason.trim() || undefined,
+        change: {
+          ladder: { set: view.set, measure: view.measure.id, grade, window: window.id, seen: ladder?.id, bands },
+        },
+        reason: reason.trim(),
       },
       { onSuccess: () => setSaved(true) },
     );
@@ -102,6 +100,7 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
                   aria-label="Why they change"
                   placeholder="Why they change, e.g. agreed on 12 March"
                   value={reason}
+                  required
                   maxLength={500}
                   onChange={(e) => setReason(e.target.value)}
                   className="w-80"
@@ -131,14 +130,4 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
 function empty(view: CutsView): DrawnBand[] {
   const { lowest, highest } = view.measure;
   return FIRST.map((b, i) => (i === 0 ? b : { ...b, fromScore: Math.round(lowest + ((highest - lowest) * i) / 3) }));
-}
-
-/** The value as it was when it last stood still for a moment. */
-function useSettled<T>(value: T, ms: number): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), ms);
-    return () => clearTimeout(timer);
-  }, [value, ms]);
-  return settled;
 }

@@ -13,8 +13,4 @@ export function useCuts(scope: Scope, set: number | undefined) {
   });
 }
 
-export const useSaveCuts = () => useChange((body: Body<'/api/cuts'>) => api.POST('/api/cuts', { body }));
-
-export const useChooseSet = () => useChange((body: Body<'/api/cuts/choice'>) => api.POST('/api/cuts/choice', { body }));
-
 export const useNewSet = () => useChange((body: Body<'/api/cuts/sets'>) => data(api.POST('/api/cuts/sets', { body })));

@@ -18,6 +18,7 @@ interface Props {
 export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
   const { nameOf } = useNames();
   const grid = useGridCells(view, day, readAt);
+  const shut = new Set(view.state.parts.map((p) => p.area));
   const table = useRef<HTMLTableElement>(null);
   const focus = (row: number, column: number) => {
     const input = table.current?.querySelector<HTMLInputElement>(`[data-at="${row}/${column}"]`);
@@ -76,6 +77,7 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                   {m.name}{' '}
                   <span className="text-faint">
                     {view.rows.filter((r) => grid.at(r, m).record.value !== undefined).length} of {view.rows.length}
+                    {shut.has(m.area) && ', closed'}
                   </span>
                 </th>
               ))}
@@ -102,7 +104,7 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                             aria-describedby={sentence ? `trouble-${cell.key}` : undefined}
                             autoComplete="off"
                             inputMode="text"
-                            readOnly={readOnly}
+                            readOnly={readOnly || shut.has(m.area)}
                             value={cell.typing?.text ?? cell.item?.text ?? shown(cell.record)}
                             onFocus={(e) => e.currentTarget.select()}
                             onChange={(e) => grid.type(cell, e.target.value)}

@@ -1,10 +1,8 @@
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import type { TiersView } from '../../../api/types';
+import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
-import { FormButtons } from '../../../ui/FormButtons';
-import { Complaint } from '../../../ui/States';
-import { useTierRule } from './queries';
 
 const RULES: Record<string, string> = {
   most: 'the tier that most of them give; if none has most, the one with more support',
@@ -38,62 +36,64 @@ export function RuleLine({ view, may }: { view: TiersView; may: boolean }) {
 }
 
 function RuleForm({ view, onDone }: { view: TiersView; onDone: () => void }) {
-  const save = useTierRule();
   const [rule, setRule] = useState(view.rule.rule);
   const [weights, setWeights] = useState<Record<number, string>>(
     Object.fromEntries(view.rule.measures.map((m) => [m.measureId, String(m.weight)])),
   );
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    const measures = view.measures
-      .filter((m) => weights[m.id] !== undefined)
-      .map((m) => ({ measureId: m.id, weight: Number((weights[m.id] ?? '').replace(',', '.')) || 0 }));
-    save.mutate({ school: view.school, area: view.area, rule, measures }, { onSuccess: onDone });
-  };
+  const measures = view.measures
+    .filter((m) => weights[m.id] !== undefined)
+    .map((m) => ({ measureId: m.id, weight: Number((weights[m.id] ?? '').replace(',', '.')) || 0 }));
   return (
-    <form onSubmit={submit} className="grid gap-3">
-      <fieldset className="border-0 p-0 m-0 grid gap-1">
-        <legend className="text-[13px] text-soft mb-1">From which measures</legend>
-        {view.measures.map((m) => (
-          <label key={m.id} className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={weights[m.id] !== undefined}
-              onChange={(e) => {
-                const next = { ...weights };
-                if (e.target.checked) next[m.id] = '1';
-                else delete next[m.id];
-                setWeights(next);
-              }}
-            />
-            <span className="flex-1">{m.name}</span>
-            {rule === 'weighted' && weights[m.id] !== undefined && (
-              <span className="flex items-center gap-1.5 text-[13px] text-soft">
-                weight
+    <SaveChange
+      change={{ tierRule: { school: view.school, area: view.area, rule, measures } }}
+      verb="Save the rule"
+      onDone={onDone}
+      onCancel={onDone}
+    >
+      {() => (
+        <>
+          <fieldset className="border-0 p-0 m-0 grid gap-1">
+            <legend className="text-[13px] text-soft mb-1">From which measures</legend>
+            {view.measures.map((m) => (
+              <label key={m.id} className="flex items-center gap-2">
                 <input
-                  aria-label={`Weight of ${m.name}`}
-                  inputMode="decimal"
-                  value={weights[m.id]}
-                  onChange={(e) => setWeights({ ...weights, [m.id]: e.target.value })}
-                  className="w-16 py-0!"
+                  type="checkbox"
+                  checked={weights[m.id] !== undefined}
+                  onChange={(e) => {
+                    const next = { ...weights };
+                    if (e.target.checked) next[m.id] = '1';
+                    else delete next[m.id];
+                    setWeights(next);
+                  }}
                 />
-              </span>
-            )}
-          </label>
-        ))}
-      </fieldset>
-      <fieldset className="border-0 p-0 m-0 grid gap-1">
-        <legend className="text-[13px] text-soft mb-1">Combined how</legend>
-        {Object.entries(RULES).map(([code, words]) => (
-          <label key={code} className="flex items-baseline gap-2">
-            <input type="radio" name="rule" checked={rule === code} onChange={() => setRule(code)} />
-            <span>{words[0]?.toUpperCase() + words.slice(1)}.</span>
-          </label>
-        ))}
-      </fieldset>
-      <p className="m-0 text-[13px] text-soft">Counts from today on. Tiers that were decided stay as they are.</p>
-      <Complaint error={save.error} />
-      <FormButtons verb="Save the rule" disabled={save.isPending} onCancel={onDone} />
-    </form>
+                <span className="flex-1">{m.name}</span>
+                {rule === 'weighted' && weights[m.id] !== undefined && (
+                  <span className="flex items-center gap-1.5 text-[13px] text-soft">
+                    weight
+                    <input
+                      aria-label={`Weight of ${m.name}`}
+                      inputMode="decimal"
+                      value={weights[m.id]}
+                      onChange={(e) => setWeights({ ...weights, [m.id]: e.target.value })}
+                      className="w-16 py-0!"
+                    />
+                  </span>
+                )}
+              </label>
+            ))}
+          </fieldset>
+          <fieldset className="border-0 p-0 m-0 grid gap-1">
+            <legend className="text-[13px] text-soft mb-1">Combined how</legend>
+            {Object.entries(RULES).map(([code, words]) => (
+              <label key={code} className="flex items-baseline gap-2">
+                <input type="radio" name="rule" checked={rule === code} onChange={() => setRule(code)} />
+                <span>{words[0]?.toUpperCase() + words.slice(1)}.</span>
+              </label>
+            ))}
+          </fieldset>
+          <p className="m-0 text-[13px] text-soft">Counts from today on. Tiers that were decided stay as they are.</p>
+        </>
+      )}
+    </SaveChange>
   );
 }

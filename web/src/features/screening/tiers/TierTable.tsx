@@ -13,6 +13,8 @@ import { useParts } from '../../../ui/useParts';
 
 interface Actions {
   may: boolean;
+  /** Classes for which the window is closed. */
+  shut: Set<number>;
   busy: boolean;
   onConfirm: (row: TierRow) => void;
   onRetest: (row: TierRow) => void;
@@ -117,7 +119,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                     {r.opinion.note && <span className="text-soft">: {r.opinion.note}</span>}{' '}
                   </span>
                 ) : null}
-                {actions.onOpinion && (
+                {actions.onOpinion && !actions.shut.has(r.student.classId) && (
                   <Button
                     className="py-0! no-print"
                     aria-label={`${r.opinion ? 'Change' : 'Give'} a view of ${nameOf(r.student)}`}
@@ -154,7 +156,8 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
           </span>
         </span>
       )}
-      {actions.may && (
+      {actions.may && actions.shut.has(row.student.classId) && <span className="text-soft text-[12.5px]">closed</span>}
+      {actions.may && !actions.shut.has(row.student.classId) && (
         <span className="no-print inline-flex gap-x-3 whitespace-nowrap">
           {row.proposal && (!d || d.tier !== row.proposal.tier) && (
             <Button

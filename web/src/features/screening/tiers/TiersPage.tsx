@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router';
 import type { TierRow, TiersView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
+import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { Button } from '../../../ui/Button';
 import { ScreeningNav } from '../../../ui/ScreeningNav';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
@@ -47,7 +48,9 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
   const [opining, setOpining] = useState<TierRow | null>(null);
   const [said, setSaid] = useState('');
   const may = live && view.mayDecide && !view.state.closed;
+  const shut = new Set(view.state.parts.filter((p) => p.area === view.area).map((p) => p.classId));
   const clear = view.rows.filter((r) => !r.decided && r.proposal && !r.proposal.closeCall);
+  const ready = clear.filter((r) => !shut.has(r.student.classId));
   const close = view.rows.filter((r) => !r.decided && r.proposal?.closeCall);
   const untested = view.rows.filter((r) => !r.decided && !r.proposal);
   const decided = view.rows.filter((r) => r.decided);
@@ -77,6 +80,7 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
   };
   const actions = {
     may,
+    shut,
     busy: decide.isPending,
     onConfirm: (r: TierRow) => settle([r], 'confirmed'),
     onRetest: (r: TierRow) => settle([r], 'retest'),
@@ -122,9 +126,9 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
         title="Clear"
         rows={clear}
         action={
-          may && clear.length > 0 ? (
-            <Button look="line" disabled={decide.isPending} onClick={() => settle(clear, 'confirmed')}>
-              Confirm the {plural(clear.length, 'clear one')}
+          may && ready.length > 0 ? (
+            <Button look="line" disabled={decide.isPending} onClick={() => settle(ready, 'confirmed')}>
+              Confirm the {plural(ready.length, 'clear one')}
             </Button>
           ) : undefined
         }
@@ -135,6 +139,7 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
         <TierTable view={view} rows={decided} actions={actions} />
       </Part>
       <ClosingBox view={view} />
+      <ChangeLog kinds={['tier-rule']} school={view.school} />
       <OverrideDialog view={view} row={overriding} onClose={() => setOverriding(null)} />
       <OpinionDialog view={view} row={opining} onClose={() => setOpining(null)} />
     </>

@@ -17,7 +17,13 @@ export const useDecideTiers = () => useChange((body: Body<'/api/tiers'>) => api.
 export const useOpine = () =>
   useChange((body: Body<'/api/tiers/opinions'>) => api.POST('/api/tiers/opinions', { body }));
 
-export const useTierRule = () => useChange((body: Body<'/api/tiers/rule'>) => api.POST('/api/tiers/rule', { body }));
+/** What is still undecided in a window, class by class and area by area. */
+export function useUndecided(school: number, window: number) {
+  return useQuery({
+    queryKey: ['records', 'undecided', school, window],
+    queryFn: () => data(api.GET('/api/tiers/closing', { params: { query: { school, window } } })),
+  });
+}
 
 export const useClosing = () =>
   useChange((body: Body<'/api/tiers/closing'>) => api.POST('/api/tiers/closing', { body }));

@@ -160,8 +160,11 @@ abstract class BrowserTest {
     /** Opens one of the pages that a rung of the rail holds. */
     protected void subView(String rung, String name) {
         view(rung);
-        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
-                .click();
+        Locator link = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK,
+                new Locator.GetByRoleOptions().setName(name));
+        link.click();
+        // The page before stays until the new one's code is there.
+        assertThat(link).hasAttribute("aria-current", "page");
     }
 
     protected Locator button(String name) {

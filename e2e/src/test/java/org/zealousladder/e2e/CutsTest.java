@@ -64,6 +64,18 @@ class CutsTest extends BrowserTest {
         page.getByLabel("Why they change").fill("agreed in the team");
         button("Save the cut scores").click();
         assertThat(page.getByText("by M. Tveit: agreed in the team.")).isVisible();
+        button("Read scores by Previewed from today on").click();
+        assertThat(dialog()).containsText("students would be read differently");
+        assertThat(dialog().getByText(Pattern.compile("^Oral reading, Winter: \\d+, Secure becomes \\d+, Within reach")).first()).isVisible();
+        page.getByLabel("Why it changes").fill("the team tries it");
+        button("Read scores by Previewed").click();
+        assertThat(dialog()).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take back: Scores were read by"))).first().click();
+        assertThat(dialog()).containsText("they are now read by Local cut scores");
+        page.getByLabel("Why it is taken back").fill("tried");
+        button("Take it back").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(page.getByText("M. Tveit, taken back: tried")).isVisible();
         page.reload();
         assertThat(typed("Secure")).hasValue(Integer.toString(before + 5));
     }
@@ -105,11 +117,24 @@ class CutsTest extends BrowserTest {
         page.getByLabel("Name").fill("Extra");
         page.getByLabel("First day").fill("2026-05-01");
         page.getByLabel("Last day").fill("2026-05-06");
-        button("Save the window").click();
         assertThat(page.getByText("It would overlap Spring, 4 May 2026 to 15 May 2026. Nothing was saved.")).isVisible();
+        assertThat(button("Save the window")).isDisabled();
         page.getByLabel("First day").fill("2026-06-08");
         page.getByLabel("Last day").fill("2026-06-12");
+        assertThat(dialog()).containsText("Extra 2025-26, 8 Jun 2026 to 12 Jun 2026, was added.");
+        page.getByLabel("Why it changes").fill("one more look before summer");
         button("Save the window").click();
+        assertThat(dialog()).hasCount(0);
         assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Extra").setExact(true))).isVisible();
+        assertThat(page.getByText("A. Sandvik: one more look before summer")).isVisible();
+        button("Delete Winter 2025-26").click();
+        assertThat(dialog()).containsText("There are scores on the days of Winter, so it cannot be deleted.");
+        assertThat(button("Delete the window")).isDisabled();
+        page.keyboard().press("Escape");
+        button("Delete Extra 2025-26").click();
+        page.getByLabel("Why it changes").fill("not this year");
+        button("Delete the window").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Extra").setExact(true))).hasCount(0);
     }
 }

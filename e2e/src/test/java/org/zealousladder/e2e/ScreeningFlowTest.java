@@ -75,15 +75,31 @@ class ScreeningFlowTest extends BrowserTest {
         assertThat(page.getByLabel("Clear", new Page.GetByLabelOptions().setExact(true))).hasCount(0);
 
         button("Close the winter window").click();
-        assertThat(heading("The winter window of the school is closed")).isVisible();
+        assertThat(dialog()).containsText("undecided");
+        button("All").click();
+        button("All").click();
+        assertThat(dialog()).containsText("Nothing is chosen.");
+        assertThat(button("Close the winter window for these")).isDisabled();
+        button("All").click();
+        assertThat(dialog().getByText(Pattern.compile("^\\d+ decisions still are open in what is chosen"))).isVisible();
+        dialog().getByLabel("Why").fill("the team has met");
+        button("Close the winter window for all").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(heading("The winter window is closed for reading here")).isVisible();
         subView("Screening", "Enter scores");
         assertThat(page.getByText("The winter window is closed; a coordinator can open it again under Tiers.")).isVisible();
         assertThat(page.locator("[data-at='0/0']")).not().isEditable();
         subView("Screening", "Tiers");
-        page.getByLabel("Why it is opened again").fill("one more make-up");
-        button("Open it again").click();
-        assertThat(heading("The winter window of the school is not closed yet")).isVisible();
-        assertThat(page.getByText("Opened again on 13 Mar 2026 by M. Tveit: one more make-up")).isVisible();
+        button("Close or open again").click();
+        button("All classes in Reading").click();
+        dialog().getByLabel("Why").fill("one more make-up");
+        button("Open it again for these").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(heading("The winter window is not closed yet for reading here")).isVisible();
+        assertThat(page.getByText(Pattern.compile("^Opened again on 13 Mar 2026 by M. Tveit, for Reading: .*: one more make-up$"))).isVisible();
+        subView("Screening", "Enter scores");
+        assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName(Pattern.compile("^Number facts")))).containsText("closed");
+        assertThat(page.locator("[data-at='0/0']")).isEditable();
     }
 
     @Test

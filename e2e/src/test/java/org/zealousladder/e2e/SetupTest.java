@@ -17,14 +17,17 @@ class SetupTest extends BrowserTest {
         subView("Setup", "Measures");
         button("Change Story writing").click();
         dialog().getByLabel("Standard error of measurement").fill("-5");
-        button("Save the measure").click();
         assertThat(dialog()).containsText("A standard error of measurement is above 0");
+        assertThat(button("Save the measure")).isDisabled();
         dialog().getByLabel("Standard error of measurement").fill("5.5");
+        assertThat(dialog()).containsText("standard error of measurement 5 becomes 5.5");
+        page.getByLabel("Why it changes").fill("a new manual");
         button("Save the measure").click();
         assertThat(dialog()).hasCount(0);
         assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Story writing"))).containsText("5.5");
         button("Change Story writing").click();
         dialog().getByLabel("Standard error of measurement").fill("5");
+        page.getByLabel("Why it changes").fill("the old one again");
         button("Save the measure").click();
         assertThat(dialog()).hasCount(0);
     }
@@ -55,13 +58,17 @@ class SetupTest extends BrowserTest {
         button("Change the rule").click();
         dialog().getByLabel(Pattern.compile("^The weighted mean")).check();
         dialog().getByLabel("Weight of Maths screen").fill("2");
+        assertThat(dialog()).containsText("they are now proposed by the weighted mean of Number facts (1), Maths screen (2)");
+        page.getByLabel("Why it changes").fill("the screen tells more");
         button("Save the rule").click();
         assertThat(dialog()).hasCount(0);
         assertThat(page.getByText("Proposed from Number facts, Maths screen (2): the weighted mean of standard scores")).isVisible();
         assertThat(page.getByText(Pattern.compile("spreads (above|below) tier")).first()).isVisible();
         button("Change the rule").click();
         dialog().getByLabel(Pattern.compile("^The tier that most")).check();
+        page.getByLabel("Why it changes").fill("simpler");
         button("Save the rule").click();
+        assertThat(dialog()).hasCount(0);
         assertThat(page.getByText("the tier that most of them give")).isVisible();
     }
 

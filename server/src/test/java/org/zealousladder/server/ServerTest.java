@@ -135,6 +135,11 @@ public abstract class ServerTest {
         return call(viewer, post(path).contentType("application/json").content(json.writeValueAsString(body)));
     }
 
+    /** Changes how scores are read, with a reason. */
+    protected ResultActions change(Viewer viewer, String part, Object to) {
+        return send(viewer, "/api/changes", Map.of("change", Map.of(part, to), "reason", "agreed in the meeting"));
+    }
+
     /** As {@link #send}, under the key by which the sender would send it again. */
     protected ResultActions sendOnce(Viewer viewer, String path, String key, Map<String, ?> body) {
         return call(viewer, post(path).header("Idempotency-Key", key).contentType("application/json").content(json.writeValueAsString(body)));

@@ -27,6 +27,7 @@ import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -107,7 +108,7 @@ public class ReadingService {
         int school = roster.enrolled(form.studentId(), today).schoolId();
         Outcome outcome = counted(form, school);
         String level = form.level() == null || form.level().isBlank() ? outcome.proposedLevel() : form.level().strip();
-        String reason = form.levelReason() == null || form.levelReason().isBlank() ? null : form.levelReason().strip();
+        String reason = Words.orNull(form.levelReason());
         if (passages.levels(school, today).levels().stream().noneMatch(l -> l.name().equals(level))) {
             throw Refusal.invalid("level", "There is no level '" + level + "' in the school's table.");
         }

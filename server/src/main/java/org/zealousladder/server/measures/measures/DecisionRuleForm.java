@@ -16,6 +16,10 @@ public record DecisionRuleForm(int measureId, @Pattern(regexp = "chance|trend|la
         @Min(value = 3, message = "a trend needs at least 3") @Max(value = 40, message = "at most 40") int minimumScores,
         @Min(value = 1, message = "at least 1") @Max(value = 40, message = "at most 40") int minimumWeeks) {
 
+    public static DecisionRuleForm of(Measure m) {
+        return new DecisionRuleForm(m.id(), m.rule(), m.lastPoints(), m.changeAtMost(), m.raiseAtLeast(), m.minimumScores(), m.minimumWeeks());
+    }
+
     /** @throws Refusal 400 when the thresholds cross */
     public RuleSettings settings() {
         if (changeAtMost >= raiseAtLeast) {

@@ -82,7 +82,7 @@ public class LadderEditor {
         }
         List<DrawnBand> clean = bands.stream().map(b -> new DrawnBand(b.name().strip(), b.tier(), b.fromScore())).toList();
         store.insertLadder(set.id(), measure.id(), grade, window.id(), clean, calendar.today(), current != null, Viewer.current().id(),
-                reason == null || reason.isBlank() ? null : reason.strip());
+                Words.orNull(reason));
     }
 
     public void choose(CutSet set, int school) {

@@ -24,6 +24,8 @@ class MeasureFiles implements DeclaresFiles {
             .joined("""
                     select st.row_no, st.measure, st.title, st.kind, st.area, st.unit, st.lowest, st.highest, st.decimals, st.better, st.sem,
                            coalesce(st.rule, 'chance') as rule, m.id,
+                           (select b.from_score from measures_ladder l join measures_band b on b.ladder_id = l.id
+                             where l.measure_id = m.id and l.superseded_on is null and b.from_score not between st.lowest and st.highest limit 1) as cut_outside,
                            case when m.id is null then 'new'
                                 when (m.name, m.kind, m.area, m.unit, m.lowest, m.highest, m.decimals::integer, m.better, m.rule)
                                      = (st.title, st.kind, st.area, st.unit, st.lowest, st.highest, st.decimals, st.better, coalesce(st.rule, 'chance'))
@@ -32,7 +34,10 @@ class MeasureFiles implements DeclaresFiles {
                       from stage st left join measures_measure m on m.code = st.measure""")
             .problem("highest", "highest <= lowest", "'The highest score must be above the lowest.'")
             .problem("decimals", "decimals not between 0 and 3", "'Decimals are 0, 1, 2 or 3.'")
-            .problem("sem", "sem <= 0", "'A standard error of measurement is above 0; leave it empty when the measure states none.'")
+            .problem("sem", "sem <= 0 or sem > highest - lowest",
+                    "'A standard error of measurement is above 0 and within the range; leave it empty when the measure states none.'")
+            .problem("highest", "cut_outside is not null",
+                    "'A cut score stands at ' || cut_outside || '. Move it within the new range ' || lowest || ' to ' || highest || ' first.'")
             .key("measure").payload("%s.title, %s.kind, %s.area, %s.unit, %s.lowest, %s.highest, %s.decimals, %s.better, %s.sem, %s.rule")
             .apply("""
                     update measures_measure m set name = a.title, kind = a.kind, area = a.area, unit = a.unit, lowest = a.lowest, highest = a.highest,
@@ -47,13 +52,18 @@ class MeasureFiles implements DeclaresFiles {
     static final FileKind WINDOWS = FileKind.named("windows", "screening windows")
             .columns(Column.of("year", TEXT), Column.of("window", TEXT), Column.of("opens", DATE), Column.of("closes", DATE))
             .joined("""
-                    select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id, w.id,
+                    select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id, w.id, y.starts as year_starts, y.ends as year_ends,
+                           (select o.name from measures_window o where o.year_id = y.id and lower(o.name) = lower(st."window") and o.name <> st."window" limit 1) as like_name,
                            case when w.id is null then 'new' when (w.starts, w.ends) = (st.opens, st.closes) then 'unchanged'
                            else 'changed' end as outcome
                       from stage st left join roster_year y on y.name = st.year
                       left join measures_window w on w.year_id = y.id and w.name = st."window\"""")
             .unknown("year", "year_id", "school year")
             .problem("closes", "closes < opens", "'The last day is before the first.'")
+            .problem("opens", "opens < year_starts or closes > year_ends",
+                    "'The school year ' || year || ' runs from ' || year_starts || ' to ' || year_ends || '; the window must lie within it.'")
+            .problem("\"window\"", "like_name is not null", "'This year has a window called ''' || like_name || ''' already; write it the same way.'")
+            .problem("\"window\"", "length(\"window\") > 40", "'A name has at most 40 letters.'")
             .problem("opens", """
                     exists (select from measures_window o where o.id is distinct from j.id
                        and not exists (select from joined k where k.id = o.id)

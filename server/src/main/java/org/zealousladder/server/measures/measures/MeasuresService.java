@@ -58,7 +58,8 @@ public class MeasuresService {
         return required(byId().get(id));
     }
 
-    private static Measure required(@Nullable Measure measure) {
+    /** @throws Refusal 404 when there is none */
+    public static Measure required(@Nullable Measure measure) {
         if (measure == null) {
             throw Refusal.notFound("There is no such measure.");
         }

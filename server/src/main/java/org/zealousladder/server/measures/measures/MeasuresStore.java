@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class MeasuresStore {
@@ -44,6 +45,7 @@ class MeasuresStore {
                 select distinct on (v.id) v.* from (
                   select (jsonb_populate_record(null::%1$s, c.before)).*, c.id as change from measures_change c where c.what = '%1$s' and c.changed_on > :asOf
                   union all select t.*, null from %1$s t) v
+                 where v.id in (select id from %1$s)
                  order by v.id, v.change nulls last""".formatted(table);
     }
 
@@ -147,14 +149,35 @@ class MeasuresStore {
                   join measures_band b on b.ladder_id = l.id""").param("from", from).param("to", to).param("today", today).param("by", by).update();
     }
 
-    void insertWindow(int yearId, String name, LocalDate starts, LocalDate ends) {
-        db.sql("insert into measures_window (year_id, name, starts, ends) values (:year, :name, :starts, :ends)")
-                .param("year", yearId).param("name", name).param("starts", starts).param("ends", ends).update();
+    int insertWindow(int yearId, String name, LocalDate starts, LocalDate ends) {
+        return db.sql("insert into measures_window (year_id, name, starts, ends) values (:year, :name, :starts, :ends) returning id")
+                .param("year", yearId).param("name", name).param("starts", starts).param("ends", ends).query(Integer.class).single();
     }
 
     void changeWindow(int id, String name, LocalDate starts, LocalDate ends) {
         db.sql("update measures_window set name = :name, starts = :starts, ends = :ends where id = :id")
                 .param("id", id).param("name", name).param("starts", starts).param("ends", ends).update();
+    }
+
+    void deleteWindow(int id) {
+        db.sql("delete from measures_window where id = :id").param("id", id).update();
+    }
+
+    long laddersOf(int window) {
+        return db.sql("select count(*) from measures_ladder where window_id = :window").param("window", window).query(Long.class).single();
+    }
+
+    record Cut(double fromScore, String name, int grade, String window) {}
+
+    /** A cut score in use that a range would leave outside. */
+    Optional<Cut> cutOutside(int measure, double lowest, double highest) {
+        return db.sql("""
+                select b.from_score, b.name, l.grade, w.name || ' ' || y.name as "window"
+                  from measures_ladder l join measures_band b on b.ladder_id = l.id join measures_window w on w.id = l.window_id
+                  join roster_year y on y.id = w.year_id
+                 where l.measure_id = :measure and l.superseded_on is null and b.from_score not between :lowest and :highest
+                 order by w.starts desc, l.grade, b.position limit 1""")
+                .param("measure", measure).param("lowest", lowest).param("highest", highest).query(Cut.class).optional();
     }
 
     void changeRule(int id, RuleSettings s) {
@@ -165,10 +188,9 @@ class MeasuresStore {
                 .param("scores", s.minimumScores()).param("weeks", Math.round(s.minimumWeeks())).update();
     }
 
-    void changeMeasure(int id, String name, String area, String unit, double lowest, double highest, int decimals, @Nullable Double sem) {
+    void changeMeasure(MeasureForm form) {
         db.sql("""
                 update measures_measure set name = :name, area = :area, unit = :unit, lowest = :lowest, highest = :highest, decimals = :decimals, sem = :sem
-                 where id = :id""").param("id", id).param("name", name).param("area", area).param("unit", unit).param("lowest", lowest)
-                .param("highest", highest).param("decimals", decimals).param("sem", sem, java.sql.Types.DOUBLE).update();
+                 where id = :id""").paramSource(new BoundTo(form)).update();
     }
 }

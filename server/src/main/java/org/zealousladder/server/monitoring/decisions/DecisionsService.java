@@ -71,7 +71,7 @@ public class DecisionsService {
         if (aside && again == null) {
             throw Refusal.invalid("lookAgainOn", "Choose the day on which it should come back.");
         }
-        if ((aside || form.kind().equals(Decision.PLAN_CHANGED)) && blank(form.reason())) {
+        if ((aside || form.kind().equals(Decision.PLAN_CHANGED)) && Words.orNull(form.reason()) == null) {
             throw Refusal.invalid("reason", aside ? "Say in a few words why it can wait." : "Say in a few words what changes.");
         }
         if (again != null && !again.isAfter(today)) {
@@ -95,7 +95,7 @@ public class DecisionsService {
         }
         LocalDate lookAgain = again != null ? again : today.plusDays(requireNonNull(LOOK_AGAIN.get(form.kind())));
         store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
-                blank(form.reason()) ? null : requireNonNull(form.reason()).strip(), Viewer.current().id());
+                Words.orNull(form.reason()), Viewer.current().id());
     }
 
     /** To lower a goal, or to give more time for the same, is another matter than to raise it. */
@@ -108,9 +108,5 @@ public class DecisionsService {
                     "The goal is " + Words.plain(now.goalScore()) + " now. Raising it means " + (measure.direction().sign() > 0 ? "more" : "less")
                             + " than that; to change it otherwise, use Change the goal on the chart. Nothing was saved.");
         }
-    }
-
-    private static boolean blank(@Nullable String text) {
-        return text == null || text.isBlank();
     }
 }

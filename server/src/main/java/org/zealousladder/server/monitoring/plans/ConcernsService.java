@@ -13,6 +13,7 @@ import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.RosterService;
 
 /** Areas of concern: set by a person, kept when they change. */
@@ -52,7 +53,7 @@ public class ConcernsService {
         }
         boolean stands = Objects.equals(store.current(student, area.strip()).orElse(null), seen);
         try {
-            if (!stands || !store.put(student, area.strip(), level, note == null || note.isBlank() ? null : note.strip(), seen, calendar.today(),
+            if (!stands || !store.put(student, area.strip(), level, Words.orNull(note), seen, calendar.today(),
                     Viewer.current().id())) {
                 throw overtaken();
             }

@@ -28,8 +28,8 @@ import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
-import org.zealousladder.server.screening.tiers.TiersService;
-import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
+import org.zealousladder.server.screening.tiers.TiersOnRecord;
+import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
 
 /** Gathers concerns, plans, goals and the week's sessions of everyone in scope. */
 @Service
@@ -39,12 +39,12 @@ public class PlansOverview {
     private final ConcernsService concerns;
     private final FollowingService followed;
     private final StrategiesService strategies;
-    private final TiersService tiers;
+    private final TiersOnRecord tiers;
     private final MeasuresService measures;
     private final RosterService roster;
     private final SetupRights rights;
 
-    PlansOverview(PlansService plans, ConcernsService concerns, FollowingService followed, StrategiesService strategies, TiersService tiers,
+    PlansOverview(PlansService plans, ConcernsService concerns, FollowingService followed, StrategiesService strategies, TiersOnRecord tiers,
             MeasuresService measures, RosterService roster, SetupRights rights) {
         this.plans = plans;
         this.concerns = concerns;

@@ -75,13 +75,14 @@ public class PlansService {
         PlanForm.Way way = form.way();
         int school = known.get(0).schoolId();
         String strategy = strategies.name(way.strategyId(), way.strategy(), school);
-        boolean several = known.size() > 1 || !blank(form.groupName());
+        boolean several = known.size() > 1 || Words.orNull(form.groupName()) != null;
         List<Long> ids = store.nextIds(known.size());
         Long group = several ? ids.get(0) : null;
         List<Plan> made = new ArrayList<>();
         for (int i = 0; i < known.size(); i++) {
-            made.add(new Plan(ids.get(i), ids.get(i), known.get(i).id(), form.measureId(), group, several ? text(form.groupName()) : null, form.worry().strip(),
-                    text(form.success()), form.starts(), form.ends(), null, null, null, null, List.of(), 0, 0, false));
+            made.add(new Plan(ids.get(i), ids.get(i), known.get(i).id(), form.measureId(), group, several ? Words.orNull(form.groupName()) : null,
+                    form.worry().strip(),
+                    Words.orNull(form.success()), form.starts(), form.ends(), null, null, null, null, List.of(), 0, 0, false));
         }
         save(made, today);
         store.insertPhase(made, phase(form.starts(), strategy, way), way.strategyId(), today, Viewer.current().id());
@@ -115,7 +116,7 @@ public class PlansService {
 
     private void change(Plan plan, LocalDate starts, PlanForm.Way way) {
         LocalDate today = calendar.today();
-        if (blank(way.reason())) {
+        if (Words.orNull(way.reason()) == null) {
             throw Refusal.invalid("reason", "Say in a few words why the plan changes.");
         }
         if (starts.isAfter(today.plusDays(60))) {
@@ -146,7 +147,7 @@ public class PlansService {
             throw Refusal.invalid("on", "A plan is closed on a day from " + Words.day(last) + " to today.");
         }
         supersede(plan, new Plan(nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), plan.worry(),
-                plan.success(), plan.starts(), plan.ends(), on, outcome, text(note), null, List.of(), 0, 0, false), today);
+                plan.success(), plan.starts(), plan.ends(), on, outcome, Words.orNull(note), null, List.of(), 0, 0, false), today);
     }
 
     /** The phase that a decision of a day began goes when the decision is taken back. */
@@ -178,7 +179,7 @@ public class PlansService {
             throw Refusal.invalid("ends", "The last day must be after the newest phase began. Nothing was saved.");
         }
         supersede(plan, new Plan(nextId(), plan.root(), plan.studentId(), plan.measureId(), plan.groupId(), plan.groupName(), worry.strip(),
-                text(success), plan.starts(), ends, null, null, null, null, List.of(), 0, 0, false), calendar.today());
+                Words.orNull(success), plan.starts(), ends, null, null, null, null, List.of(), 0, 0, false), calendar.today());
     }
 
     /** Records {@code given} sessions on a day for each of the plans; 0 takes back. */
@@ -224,14 +225,7 @@ public class PlansService {
     }
 
     private static Plan.PlanPhase phase(LocalDate starts, String strategy, PlanForm.Way way) {
-        return new Plan.PlanPhase(starts, strategy, text(way.place()), text(way.leader()), way.minutes(), way.perWeek(), text(way.reason()));
-    }
-
-    private static boolean blank(@Nullable String text) {
-        return text == null || text.isBlank();
-    }
-
-    private static @Nullable String text(@Nullable String text) {
-        return text == null || text.isBlank() ? null : text.strip();
+        return new Plan.PlanPhase(starts, strategy, Words.orNull(way.place()), Words.orNull(way.leader()), way.minutes(), way.perWeek(),
+                Words.orNull(way.reason()));
     }
 }

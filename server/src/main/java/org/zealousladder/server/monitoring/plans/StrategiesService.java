@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.words.Words;
 
 /** The school's own list of strategies. */
 @Service
@@ -46,7 +47,7 @@ public class StrategiesService {
         if (of(school, area.strip()).stream().anyMatch(s -> !Objects.equals(s.id(), id) && s.name().equalsIgnoreCase(name.strip()))) {
             throw Refusal.invalid("name", TWICE);
         }
-        String words = how == null || how.isBlank() ? null : how.strip();
+        String words = Words.orNull(how);
         try {
             if (id == null) {
                 rights.require(school, "Strategies");

@@ -10,7 +10,7 @@ import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.standings.Cell;
-import org.zealousladder.server.screening.tiers.TiersService.TierOnRecord;
+import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
 
 /**
  * One student.

@@ -33,7 +33,7 @@ import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
-import org.zealousladder.server.screening.tiers.TiersService;
+import org.zealousladder.server.screening.tiers.TiersOnRecord;
 
 /** Puts a student's page together. */
 @Service
@@ -47,12 +47,12 @@ public class StudentsService {
     private final CardsService trends;
     private final StandingsService standing;
     private final DecisionsService decisions;
-    private final TiersService tiers;
+    private final TiersOnRecord tiers;
     private final PlansService plans;
     private final ConcernsService concerns;
 
     StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
-            DecisionsService decisions, TiersService tiers, PlansService plans, ConcernsService concerns) {
+            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;

@@ -10,12 +10,16 @@ import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Every part of a wire record is required unless it is marked {@link Nullable}; absent parts are left out of the JSON. */
+/** Every part of a wire record is required unless it is marked {@link Nullable}; absent parts are left out of the JSON. No two have the same name. */
 @Component
 class OpenApiSchemas implements ModelConverter {
+    private final Map<String, Class<?>> taken = new ConcurrentHashMap<>();
+
     @Override
     public @Nullable Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
         if (!chain.hasNext()) {
@@ -25,6 +29,12 @@ class OpenApiSchemas implements ModelConverter {
         JavaType java = type.getType() == null ? null : Json.mapper().constructType(type.getType());
         if (java == null || schema == null || !java.getRawClass().isRecord()) {
             return schema;
+        }
+        if (schema.get$ref() != null) {
+            Class<?> other = taken.putIfAbsent(schema.get$ref(), java.getRawClass());
+            if (other != null && other != java.getRawClass()) {
+                throw new IllegalStateException("Two records would have one name on the wire: " + other.getName() + " and " + java.getRawClass().getName());
+            }
         }
         Schema<?> defined = schema.get$ref() == null ? schema
                 : context.getDefinedModels().get(schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1));

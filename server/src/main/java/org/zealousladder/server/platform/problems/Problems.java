@@ -73,11 +73,16 @@ public class Problems extends ResponseEntityExceptionHandler {
             HttpStatusCode status, WebRequest request) {
         FieldError error = e.getBindingResult().getFieldError();
         ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
-                error == null ? "Something is missing." : error.getField() + ": " + error.getDefaultMessage() + ".");
+                error == null ? "Something is missing." : name(error) + ": " + error.getDefaultMessage() + ".");
         if (error != null) {
-            problem.setProperty("field", error.getField());
+            problem.setProperty("field", name(error));
         }
         return ResponseEntity.unprocessableContent().body(problem);
+    }
+
+    /** The field as the form calls it, wherever the form stands in what was sent. */
+    private static String name(FieldError error) {
+        return error.getField().substring(error.getField().lastIndexOf('.') + 1);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** Days, scores and small numbers in words, and sentences with a capital and a full stop. */
 public final class Words {
@@ -33,6 +34,11 @@ public final class Words {
     public static String list(List<String> words) {
         int last = words.size() - 1;
         return last < 1 ? String.join("", words) : String.join(", ", words.subList(0, last)) + " and " + words.get(last);
+    }
+
+    /** What somebody typed, without the spaces around it; null where that is nothing. */
+    public static @Nullable String orNull(@Nullable String typed) {
+        return typed == null || typed.isBlank() ? null : typed.strip();
     }
 
     public static String sentence(String text) {

@@ -13,6 +13,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.scores.Jump;
+import org.zealousladder.core.scores.ScoreScale;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -70,6 +71,18 @@ public class ScoresService {
     public List<ScoreVersion> history(int student, int measure, LocalDate asOf) {
         roster.requireStudent(student);
         return store.history(student, measure, asOf);
+    }
+
+    /** Scores in use that a scale could not give, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Score> outside(int measureId, ScoreScale scale, int most) {
+        return store.outside(measureId, scale, calendar.today(), most);
+    }
+
+    /** Whether anything is on record on the days of a window. */
+    @Transactional(readOnly = true)
+    public boolean anyIn(Window window) {
+        return store.anyIn(window);
     }
 
     /** The last score of each student on each measure before a day, for holding a new one against. */

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.scores.ScoreScale;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.platform.sql.BoundTo;
 
@@ -126,6 +127,23 @@ class ScoresStore {
                    and s.status = 'scored' and s.superseded_by is null) s
                  order by student_id, measure_id, taken_on desc""")
                 .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures)).param("day", day).query(SCORE).list();
+    }
+
+    /** Scores in use that a scale could not give, the newest first. */
+    List<Score> outside(int measure, ScoreScale scale, LocalDate asOf, int most) {
+        return db.sql(COLUMNS + """
+                 where s.measure_id = :measure and s.value is not null
+                   and (s.value not between :lowest and :highest or round(s.value::numeric, :decimals) <> s.value::numeric)""" + KNOWN
+                + " order by s.taken_on desc, s.student_id limit :most")
+                .param("measure", measure).param("lowest", scale.lowest()).param("highest", scale.highest()).param("decimals", scale.decimals())
+                .param("asOf", asOf).param("most", most).query(SCORE).list();
+    }
+
+    boolean anyIn(Window window) {
+        return db.sql("""
+                select exists (select from scores_score s where s.window_id is null and s.taken_on between :starts and :ends and s.superseded_by is null
+                                 and s.status <> 'withdrawn')""")
+                .paramSource(new BoundTo(window)).query(Boolean.class).single();
     }
 
     private static Short[] shorts(Collection<Integer> ids) {

@@ -6,10 +6,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,7 +60,7 @@ public class CoverageService {
     public CoverageView view(Who who, int yearId, @Nullable Integer windowId, LocalDate asOf) {
         Screening screening = screenings.open(who, yearId, windowId, asOf);
         List<Untested> untested = untested(screening);
-        return new CoverageView(screening.window(), closing.state(screening.window().id(), screening.schoolId(), screening.asOf()),
+        return new CoverageView(screening.window(), closing.state(screening, screening.measures().stream().map(Measure::area).distinct().toList()),
                 screening.measures().stream().map(Measure::ref).toList(), classes(screening), summary(screening), untested, apart(screening));
     }
 
@@ -146,9 +149,18 @@ public class CoverageService {
         if (here.stream().map(Enrolled::id).distinct().count() < students.stream().distinct().count()) {
             throw Refusal.forbidden("A student among these is not one of yours, or has left. Nothing was saved.");
         }
-        measureIds.forEach(measures::measure);
-        here.stream().map(Enrolled::schoolId).distinct().forEach(school -> closing.requireOpen(window, school));
+        Map<Integer, Measure> known = measures.byId();
+        Map<Integer, Enrolled> byId = here.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (x, y) -> x));
+        Map<Place, Set<Integer>> classes = new HashMap<>();
+        for (int i = 0; i < students.size(); i++) {
+            Enrolled e = requireNonNull(byId.get(students.get(i)));
+            classes.computeIfAbsent(new Place(e.schoolId(), MeasuresService.required(known.get(measureIds.get(i))).area()), k -> new HashSet<>())
+                    .add(e.classId());
+        }
+        classes.forEach((place, of) -> closing.requireOpen(window, place.school(), of, place.area()));
         store.set(students.toArray(Integer[]::new), measureIds.stream().map(Integer::shortValue).toArray(Short[]::new), windowId, onDay, today,
                 Viewer.current().id());
     }
+
+    private record Place(int school, String area) {}
 }

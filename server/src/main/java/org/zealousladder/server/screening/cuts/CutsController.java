@@ -7,12 +7,10 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
 import org.zealousladder.server.school.roster.RosterService;
@@ -31,12 +29,6 @@ class CutsController {
 
     record PreviewForm(int set, int measure, int grade, int window, int school, @NotNull List<DrawnBand> bands) {}
 
-    /** @param seen the ladder that was changed; absent where none stood */
-    record LadderForm(int set, int measure, int grade, int window, @Nullable Integer seen, @NotNull List<DrawnBand> bands,
-            @Nullable @Size(max = 500) String reason) {}
-
-    record ChoiceForm(int set, int school) {}
-
     record SetForm(@NotBlank @Size(max = 80) String name, @NotBlank String kind, int school, int copyOf) {}
 
     record NewSet(int id) {}
@@ -51,18 +43,6 @@ class CutsController {
     @PostMapping("/api/cuts/preview")
     CutsPreview preview(@Valid @RequestBody PreviewForm form) {
         return cuts.preview(form.set(), form.measure(), form.grade(), form.window(), form.school(), form.bands());
-    }
-
-    @PostMapping("/api/cuts")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void save(@Valid @RequestBody LadderForm form) {
-        cuts.save(form.set(), form.measure(), form.grade(), form.window(), form.seen(), form.bands(), form.reason());
-    }
-
-    @PostMapping("/api/cuts/choice")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void choose(@Valid @RequestBody ChoiceForm form) {
-        cuts.choose(form.set(), form.school());
     }
 
     @PostMapping("/api/cuts/sets")

@@ -153,23 +153,31 @@ public class CutsService {
         return roster.enrolled(new Who(Who.Kind.GRADE, school, grade), window.yearId(), day);
     }
 
-    /** @param seen the ladder on record that was changed; null where none stood */
+    /** The ladder that stands in the same place now, in the form in which it would be sent; without bands where none stands. */
+    @Transactional(readOnly = true)
+    public LadderForm now(LadderForm place) {
+        return measures.drawn(List.of(place.set()), place.measure(), List.of(place.window()), calendar.today()).stream()
+                .filter(l -> l.grade() == place.grade()).findFirst()
+                .map(l -> new LadderForm(place.set(), place.measure(), place.grade(), place.window(), l.id(), l.bands()))
+                .orElseGet(() -> new LadderForm(place.set(), place.measure(), place.grade(), place.window(), null, List.of()));
+    }
+
     @Transactional
-    public void save(int setId, int measureId, int grade, int windowId, @Nullable Integer seen, List<DrawnBand> bands, @Nullable String reason) {
-        CutSet set = measures.set(setId);
+    public void save(LadderForm form, @Nullable String reason) {
+        CutSet set = measures.set(form.set());
         rights.require(set.schoolId(), "Cut scores");
-        editor.save(set, measures.measure(measureId), grade, measures.window(windowId), seen, bands, reason);
+        editor.save(set, measures.measure(form.measure()), form.grade(), measures.window(form.window()), form.seen(), form.bands(), reason);
     }
 
     /** Makes a set the one by which the school's scores are read from today on. */
     @Transactional
-    public void choose(int setId, int school) {
-        rights.require(school, "Cut scores");
-        CutSet set = measures.set(setId);
-        if (set.schoolId() != null && set.schoolId() != school) {
+    public void choose(SetChoice choice) {
+        rights.require(choice.school(), "Cut scores");
+        CutSet set = measures.set(choice.set());
+        if (set.schoolId() != null && set.schoolId() != choice.school()) {
             throw Refusal.forbidden("That set belongs to another school. Nothing was changed.");
         }
-        editor.choose(set, school);
+        editor.choose(set, choice.school());
     }
 
     /** A new set of the school's own, with the ladders of another to begin with. */

@@ -69,7 +69,7 @@ public class EntryService {
                 .forEach(e -> rows.add(row(screening, e, e.enrolledFrom().isAfter(screening.window().starts()) ? "came " + Words.day(e.enrolledFrom()) : null,
                         current, before)));
         screening.later().forEach(e -> rows.add(row(screening, e, "came " + Words.day(e.enrolledFrom()), current, before)));
-        return new EntryView(screening.window(), closing.state(screening.window().id(), screening.schoolId(), screening.asOf()),
+        return new EntryView(screening.window(), closing.state(screening, screening.measures().stream().map(Measure::area).distinct().toList()),
                 screening.before().map(Window::name).orElse(null), screening.measures().stream().map(Measure::ref).toList(), rows);
     }
 
@@ -91,8 +91,7 @@ public class EntryService {
         Measure measure = measures.measure(form.measureId());
         Window window = measures.window(form.windowId());
         roster.requireStudent(form.studentId());
-        Enrolled now = roster.enrolled(form.studentId(), calendar.today());
-        closing.requireOpen(window, now.schoolId());
+        closing.requireOpen(window, form.studentId(), measure.area());
         Score there = current(form, window);
         Score before = scores.lastBefore(List.of(form.studentId()), List.of(form.measureId()), window.starts())
                 .get(new StudentMeasure(form.studentId(), form.measureId()));

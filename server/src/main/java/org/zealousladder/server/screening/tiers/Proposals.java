@@ -28,6 +28,7 @@ import org.zealousladder.server.screening.tiers.TiersView.Weighed;
 /** What the rule proposes for each student, in the window looked at and in the one before. */
 final class Proposals {
     private final Screening screening;
+    private final RuleInUse inUse;
     private final TierRule rule;
     private final Map<Integer, Double> weights;
     private final List<Measure> measures;
@@ -36,6 +37,7 @@ final class Proposals {
 
     Proposals(Screening screening, RuleInUse rule, List<Measure> ofArea, StandingsService standings, LocalDate asOf) {
         this.screening = screening;
+        inUse = rule;
         this.rule = TierRule.of(rule.rule());
         weights = rule.measures().stream().collect(Collectors.toMap(Weighed::measureId, Weighed::weight));
         measures = ofArea.stream().filter(m -> weights.containsKey(m.id())).toList();
@@ -43,6 +45,10 @@ final class Proposals {
         boolean weigh = this.rule == TierRule.WEIGHTED;
         now = weigh ? standings.ofSchool(screening.schoolId(), screening.window(), asOf) : null;
         then = weigh && screening.before().isPresent() ? standings.ofSchool(screening.schoolId(), screening.before().get(), asOf) : null;
+    }
+
+    RuleInUse rule() {
+        return inUse;
     }
 
     Optional<ProposedTier> now(Enrolled student) {

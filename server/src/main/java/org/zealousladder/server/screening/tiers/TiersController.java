@@ -3,7 +3,6 @@ package org.zealousladder.server.screening.tiers;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -20,21 +19,18 @@ import org.zealousladder.server.school.roster.Who;
 @RestController
 class TiersController {
     private final TiersService tiers;
+    private final DecidingService deciding;
     private final ClosingService closing;
+    private final ClosingOverview overview;
 
-    TiersController(TiersService tiers, ClosingService closing) {
+    TiersController(TiersService tiers, DecidingService deciding, ClosingService closing, ClosingOverview overview) {
         this.tiers = tiers;
+        this.deciding = deciding;
         this.closing = closing;
+        this.overview = overview;
     }
 
-    record TiersForm(@NotBlank String who, int year, int window, @NotBlank String area, @NotNull List<TiersService.TierDecision> decisions) {}
-
-    record OpinionForm(int studentId, int window, @NotBlank String area, int tier, @Nullable @Size(max = 500) String note, @Nullable Long seen) {}
-
-    record RuleForm(int school, @NotBlank String area, @NotBlank String rule, @NotNull List<TiersView.Weighed> measures) {}
-
-    /** @param reason needed to open a window again */
-    record ClosingForm(int window, int school, boolean close, @Nullable @Size(max = 500) String reason) {}
+    record TiersForm(@NotBlank String who, int year, int window, @NotBlank String area, @NotNull List<DecidingService.TierDecision> decisions) {}
 
     record Written(int count) {}
 
@@ -46,28 +42,24 @@ class TiersController {
 
     @PostMapping("/api/tiers")
     Written decide(@Valid @RequestBody TiersForm form) {
-        return new Written(tiers.decide(Who.parse(form.who()), form.year(), form.window(), form.area(), form.decisions()));
+        return new Written(deciding.decide(Who.parse(form.who()), form.year(), form.window(), form.area(), form.decisions()));
     }
 
     @PostMapping("/api/tiers/opinions")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void opine(@Valid @RequestBody OpinionForm form) {
-        tiers.opine(form.studentId(), form.window(), form.area(), form.tier(), form.note(), form.seen());
+    void opine(@Valid @RequestBody DecidingService.OpinionForm form) {
+        deciding.opine(form);
     }
 
-    @PostMapping("/api/tiers/rule")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void rule(@Valid @RequestBody RuleForm form) {
-        tiers.chooseRule(form.school(), form.area(), form.rule(), form.measures());
+    /** What is still undecided, class by class and area by area. */
+    @GetMapping("/api/tiers/closing")
+    ClosingOverview.ClosingView closing(@RequestParam int school, @RequestParam int window) {
+        return overview.view(school, window);
     }
 
     @PostMapping("/api/tiers/closing")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void closing(@Valid @RequestBody ClosingForm form) {
-        if (form.close()) {
-            closing.close(form.window(), form.school());
-        } else {
-            closing.reopen(form.window(), form.school(), form.reason());
-        }
+    void close(@Valid @RequestBody ClosingService.ClosingForm form) {
+        closing.change(form);
     }
 }

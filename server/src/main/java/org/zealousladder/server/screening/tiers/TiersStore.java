@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class TiersStore {
@@ -33,19 +34,19 @@ class TiersStore {
     }
 
     /** What was decided for a student in all areas and windows, the newest first. */
-    List<TiersService.TierOnRecord> ofStudent(int student, LocalDate asOf) {
+    List<TiersOnRecord.TierOnRecord> ofStudent(int student, LocalDate asOf) {
         return db.sql("""
                 select t.area, w.name as "window", y.name as year, t.outcome, t.tier, t.reason, p.name as "by", t.known_from as on_day
                   from tiers_tier t join measures_window w on w.id = t.window_id join roster_year y on y.id = w.year_id
                   left join people_person p on p.id = t.recorded_by
                  where t.student_id = :student and""" + KNOWN + " order by w.starts desc, t.area").param("student", student).param("asOf", asOf)
-                .query(TiersService.TierOnRecord.class).list();
+                .query(TiersOnRecord.TierOnRecord.class).list();
     }
 
     private record NewestRow(int studentId, String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason,
             @Nullable String by, LocalDate onDay) {}
 
-    Map<Integer, TiersService.TierOnRecord> newest(Collection<Integer> students, String area, LocalDate asOf) {
+    Map<Integer, TiersOnRecord.TierOnRecord> newest(Collection<Integer> students, String area, LocalDate asOf) {
         return db.sql("""
                 select distinct on (t.student_id) t.student_id, t.area, w.name as "window", y.name as year, t.outcome, t.tier, t.reason, p.name as "by",
                        t.known_from as on_day
@@ -53,7 +54,7 @@ class TiersStore {
                   left join people_person p on p.id = t.recorded_by
                  where t.student_id = any(:students) and t.area = :area and t.tier is not null and""" + KNOWN + " order by t.student_id, w.starts desc")
                 .param("students", students.toArray(Integer[]::new)).param("area", area).param("asOf", asOf).query(NewestRow.class).stream()
-                .collect(Collectors.toMap(NewestRow::studentId, r -> new TiersService.TierOnRecord(r.area(), r.window(), r.year(), r.outcome(),
+                .collect(Collectors.toMap(NewestRow::studentId, r -> new TiersOnRecord.TierOnRecord(r.area(), r.window(), r.year(), r.outcome(),
                         r.tier(), r.reason(), r.by(), r.onDay())));
     }
 
@@ -104,18 +105,17 @@ class TiersStore {
     }
 
     /** @return false when somebody else wrote meanwhile */
-    boolean opine(int student, int window, String area, int tier, @Nullable String note, @Nullable Long seen, LocalDate today, int by) {
+    boolean opine(DecidingService.OpinionForm form, @Nullable String note, LocalDate today, int by) {
         long id = db.sql("select nextval(pg_get_serial_sequence('tiers_opinion', 'id'))").query(Long.class).single();
-        if (seen != null && db.sql("""
+        if (form.seen() != null && db.sql("""
                 update tiers_opinion set superseded_by = :id, superseded_on = greatest(:today, known_from)
-                 where id = :seen and superseded_by is null""").param("id", id).param("today", today).param("seen", seen).update() == 0) {
+                 where id = :seen and superseded_by is null""").param("id", id).param("today", today).param("seen", form.seen()).update() == 0) {
             return false;
         }
         return db.sql("""
                 insert into tiers_opinion (id, student_id, window_id, area, tier, note, known_from, recorded_by)
-                values (:id, :student, :window, :area, :tier, :note, :today, :by)""")
-                .param("id", id).param("student", student).param("window", window).param("area", area).param("tier", tier)
-                .param("note", note, java.sql.Types.VARCHAR).param("today", today).param("by", by).update() == 1;
+                values (:id, :studentId, :window, :area, :tier, :note, :today, :by)""")
+                .paramSource(new BoundTo(form).and("id", id).and("note", note).and("today", today).and("by", by)).update() == 1;
     }
 
     record RuleRow(int id, String rule) {}

@@ -1,16 +1,38 @@
 package org.zealousladder.server.screening.tiers;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Whether a screening window is closed for a school, and what led there, the newest first.
+ * Whether a screening window is closed for what is looked at, and what led there, the newest first.
  *
- * @param closed whether nothing more can be entered or decided for it
+ * @param closed whether nothing more can be entered or decided in all of it
+ * @param parts the classes and areas that are closed where not all of it is
  */
-public record WindowState(boolean closed, List<Event> events) {
+public record WindowState(boolean closed, List<ClassInArea> parts, List<Event> events) {
 
-    /** @param kind closed or reopened */
-    public record Event(String kind, LocalDate onDay, @Nullable String by, @Nullable String reason) {}
+    /** One class in one area. */
+    public record ClassInArea(int classId, String area) {}
+
+    /** What was done to a window. */
+    public enum Kind {
+        CLOSED,
+        REOPENED;
+
+        @JsonValue
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** @param about for which classes and areas, in words; empty for everything */
+    public record Event(Kind kind, LocalDate onDay, @Nullable String by, @Nullable String reason, String about) {}
+
+    /** @return whether a class is closed in an area */
+    public boolean closed(int classId, String area) {
+        return closed || parts.contains(new ClassInArea(classId, area));
+    }
 }

@@ -158,15 +158,15 @@ class MonitoringTest extends ScreeningTest {
         assertTrue(all.get("differ").size() > 3);
         each(all.get("differ")).forEach(d -> assertEquals("Too soon to tell", d.get("after").asString()));
         rule.put("changeAtMost", 0.95);
-        send(person("a.sandvik"), "/api/measures/rule", rule).andExpect(jsonPath("$.detail", containsString("must be under")));
+        change(person("a.sandvik"), "rule", rule).andExpect(jsonPath("$.detail", containsString("must be under")));
         rule.put("changeAtMost", 0.3);
         rule.put("minimumScores", 6);
-        send(person("r.oduya"), "/api/measures/rule", rule).andExpect(status().isForbidden());
+        change(person("r.oduya"), "rule", rule).andExpect(status().isForbidden());
         rule.put("measureId", measure("maze"));
-        send(person("a.sandvik"), "/api/measures/rule", rule).andExpect(status().isNoContent());
+        change(person("a.sandvik"), "rule", rule).andExpect(status().isNoContent());
         assertEquals(0.3, db.sql("select change_at_most from measures_measure where code = 'maze'").query(Double.class).single());
         rule.put("changeAtMost", 0.25);
-        send(person("a.sandvik"), "/api/measures/rule", rule).andExpect(status().isNoContent());
+        change(person("a.sandvik"), "rule", rule).andExpect(status().isNoContent());
     }
 
     @Test

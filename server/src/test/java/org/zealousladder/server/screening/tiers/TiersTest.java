@@ -134,16 +134,16 @@ class TiersTest extends ScreeningTest {
     void theRuleIsTheSchoolsAndCountsFromToday() throws Exception {
         Map<String, Object> form = new TreeMap<>(Map.of("school", school(), "area", "Writing", "rule", "weighted", "measures",
                 List.of(Map.of("measureId", measure("story-writing"), "weight", 2))));
-        send(person("r.oduya"), "/api/tiers/rule", form).andExpect(status().isForbidden());
+        change(person("r.oduya"), "tierRule", form).andExpect(status().isForbidden());
         form.put("rule", "best");
-        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(status().isUnprocessableContent())
+        change(person("m.tveit"), "tierRule", form).andExpect(status().isUnprocessableContent())
                 .andExpect(jsonPath("$.detail").value(containsString("is not a rule")));
         form.putAll(Map.of("rule", "weighted", "measures", List.of(Map.of("measureId", measure("maze"), "weight", 2))));
-        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(jsonPath("$.field").value("measures"));
+        change(person("m.tveit"), "tierRule", form).andExpect(jsonPath("$.field").value("measures"));
         form.put("measures", List.of(Map.of("measureId", measure("story-writing"), "weight", 0)));
-        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(jsonPath("$.field").value("measures"));
+        change(person("m.tveit"), "tierRule", form).andExpect(jsonPath("$.field").value("measures"));
         form.put("measures", List.of(Map.of("measureId", measure("story-writing"), "weight", 2)));
-        send(person("m.tveit"), "/api/tiers/rule", form).andExpect(status().isNoContent());
+        change(person("m.tveit"), "tierRule", form).andExpect(status().isNoContent());
         String route = "&area=Writing&window=" + window("Winter");
         JsonNode asTeacher = body(read(person("b.calder"), "/api/tiers" + scope("2025-FULMAR", route)));
         assertEquals("weighted", asTeacher.at("/rule/rule").asString());
@@ -161,8 +161,12 @@ class TiersTest extends ScreeningTest {
         String code = "2025-CLOSED";
         newClass(code, 3, "b.calder", "Jon");
         int autumn = window("Autumn");
-        Map<String, Object> form = new TreeMap<>(Map.of("window", autumn, "school", school(), "close", true));
+        Map<String, Object> form = new TreeMap<>(
+                Map.of("window", autumn, "school", school(), "close", true, "parts", List.of(), "reason", "all is decided"));
         send(person("b.calder"), "/api/tiers/closing", form).andExpect(status().isForbidden());
+        form.put("reason", " ");
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("reason"));
+        form.put("reason", "all is decided");
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isNoContent());
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict())
                 .andExpect(jsonPath("$.detail").value(containsString("closed on 13 Mar 2026 by M. Tveit")));
@@ -171,6 +175,7 @@ class TiersTest extends ScreeningTest {
         send(person("b.calder"), "/api/entry", entry).andExpect(status().isConflict())
                 .andExpect(jsonPath("$.detail").value(containsString("A coordinator can open it again")));
         form.put("close", false);
+        form.remove("reason");
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("reason"));
         form.put("reason", "two paper forms turned up");
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isNoContent());
@@ -181,5 +186,53 @@ class TiersTest extends ScreeningTest {
         form.putAll(Map.of("window", window("Spring"), "close", true));
         send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isConflict())
                 .andExpect(jsonPath("$.detail").value(containsString("runs until 15 May 2026")));
+    }
+
+    @Test
+    void aWindowIsClosedForSomeClassesInSomeAreas() throws Exception {
+        String code = "2025-PART";
+        students(code, new Object[][] {{"Mo", 130}, {"Nia", 60}});
+        newClass("2025-WHOLE", 3, "b.calder", "Oli");
+        int winter = window("Winter");
+        String overview = "/api/tiers/closing?school=" + school() + "&window=" + winter;
+        read(person("b.calder"), overview).andExpect(status().isForbidden());
+        decide("m.tveit", code, decision("Mo " + code, "confirmed", null, 1, null, null)).andExpect(status().isOk());
+        JsonNode part = part(body(read(person("m.tveit"), overview)), code, "Reading");
+        assertEquals(List.of(2, 1, 0), List.of(part.get("students").asInt(), part.get("undecided").size(), part.get("untested").size()));
+        assertEquals("Nia " + code, part.at("/undecided/0/name").asString());
+        assertEquals(2, part(body(read(person("m.tveit"), overview)), code, "Maths").get("untested").size());
+
+        List<Map<String, Object>> parts = List.of(Map.of("classId", classId(code), "area", "Reading"));
+        Map<String, Object> form = new TreeMap<>(Map.of("window", winter, "school", school(), "close", true, "parts", parts, "reason", "the team met"));
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isNoContent());
+        assertTrue(part(body(read(person("m.tveit"), overview)), code, "Reading").get("closed").asBoolean());
+        assertFalse(part(body(read(person("m.tveit"), overview)), code, "Maths").get("closed").asBoolean());
+        JsonNode state = view("m.tveit", code, "").get("state");
+        assertTrue(state.get("closed").asBoolean(), "all that this view shows is closed");
+        assertEquals("Reading: " + code, state.at("/events/0/about").asString());
+        assertFalse(view("m.tveit", "2025-WHOLE", "").at("/state/closed").asBoolean());
+
+        decide("m.tveit", code, decision("Nia " + code, "confirmed", null, 3, null, null)).andExpect(status().isConflict())
+                .andExpect(jsonPath("$.detail").value(containsString("closed for reading in this class")));
+        Map<String, Object> entry = cell("Nia " + code, "maze", winter, 12, null);
+        entry.put("takenOn", "2026-01-14");
+        send(person("b.calder"), "/api/entry", entry).andExpect(status().isConflict());
+        entry.put("measureId", measure("number-facts"));
+        send(person("b.calder"), "/api/entry", entry).andExpect(status().isOk());
+        Map<String, Object> other = cell("Oli 2025-WHOLE", "maze", winter, 12, null);
+        other.put("takenOn", "2026-01-14");
+        send(person("b.calder"), "/api/entry", other).andExpect(status().isOk());
+
+        form.putAll(Map.of("close", false, "reason", "one more score"));
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isNoContent());
+        assertEquals("reopened", view("m.tveit", code, "").at("/state/events/0/kind").asString());
+        decide("m.tveit", code, decision("Nia " + code, "confirmed", null, 3, null, null)).andExpect(status().isOk());
+        form.put("parts", List.of(Map.of("classId", classId(code), "area", "Juggling")));
+        send(person("m.tveit"), "/api/tiers/closing", form).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("parts"));
+    }
+
+    private JsonNode part(JsonNode view, String className, String area) {
+        return each(view.get("parts")).filter(p -> p.get("className").asString().equals(className) && p.get("area").asString().equals(area)).findFirst()
+                .orElseThrow();
     }
 }

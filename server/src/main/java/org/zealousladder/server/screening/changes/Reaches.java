@@ -1,0 +1,38 @@
+package org.zealousladder.server.screening.changes;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.school.roster.ClassRef;
+import org.zealousladder.server.school.roster.RosterService;
+
+/** The schools and windows in which a change may be seen. */
+@Component
+class Reaches {
+    private final RosterService roster;
+    private final MeasuresService measures;
+    private final SchoolCalendar calendar;
+
+    Reaches(RosterService roster, MeasuresService measures, SchoolCalendar calendar) {
+        this.roster = roster;
+        this.measures = measures;
+        this.calendar = calendar;
+    }
+
+    /** The schools that the viewer sees in a year. */
+    List<Integer> schools(int yearId) {
+        return roster.classes().stream().filter(c -> c.yearId() == yearId).map(ClassRef::schoolId).distinct().toList();
+    }
+
+    int thisYear() {
+        return roster.yearOf(calendar.today()).id();
+    }
+
+    /** This year's windows that have begun, the earliest first. */
+    List<Window> begun() {
+        int year = thisYear();
+        return measures.windows().stream().filter(w -> w.yearId() == year && !w.starts().isAfter(calendar.today())).toList();
+    }
+}

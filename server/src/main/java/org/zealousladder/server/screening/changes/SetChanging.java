@@ -1,0 +1,57 @@
+package org.zealousladder.server.screening.changes;
+
+import static java.util.Objects.requireNonNull;
+
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.screening.cuts.CutsService;
+import org.zealousladder.server.screening.cuts.SetChoice;
+
+/** A school's scores are read by another set of cut scores. */
+@Component
+class SetChanging implements Changing {
+    private final CutsService cuts;
+    private final MeasuresService measures;
+    private final Reaches reaches;
+    private final SchoolCalendar calendar;
+
+    SetChanging(CutsService cuts, MeasuresService measures, Reaches reaches, SchoolCalendar calendar) {
+        this.cuts = cuts;
+        this.measures = measures;
+        this.reaches = reaches;
+        this.calendar = calendar;
+    }
+
+    @Override
+    public Set<ChangeKind> kinds() {
+        return Set.of(ChangeKind.SET);
+    }
+
+    @Override
+    public SetupChange now(SetupChange change) {
+        int school = requireNonNull(change.set()).school();
+        return SetupChange.of(new SetChoice(measures.defaultSet(school, calendar.today()), school));
+    }
+
+    @Override
+    public Made make(SetupChange change, @Nullable String reason) {
+        SetupChange before = now(change);
+        SetChoice choice = requireNonNull(change.set());
+        cuts.choose(choice);
+        return new Made("set of school " + choice.school(), choice.school(), before, change, "Scores were read by " + name(before) + "; they are now read by "
+                + name(change) + ".");
+    }
+
+    private String name(SetupChange change) {
+        return measures.set(requireNonNull(change.set()).set()).name();
+    }
+
+    @Override
+    public Reach reach(SetupChange change) {
+        return new Reach(List.of(requireNonNull(change.set()).school()), reaches.begun());
+    }
+}

@@ -1,0 +1,11 @@
+import { useEffect, useState } from 'react';
+
+/** The value as it was when it last stood still for a moment. */
+export function useSettled<T>(value: T, ms: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), ms);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return settled;
+}
