@@ -111,6 +111,7 @@ abstract class BrowserTest {
         page.navigate(address + "/");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name.replace(".", "\\.")))).click();
         page.waitForURL(Pattern.compile(".*/desk.*"));
+        assertThat(page.locator("#view")).isVisible();
     }
 
     /** Signs {@code name} out and waits for the sign-in page: signing out goes there by itself. */
