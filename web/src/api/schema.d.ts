@@ -1377,6 +1377,7 @@ export interface components {
             /** Format: int32 */
             proposed?: number;
             reason?: string;
+            retested: boolean;
             /** Format: int32 */
             tier?: number;
         };
@@ -1480,6 +1481,8 @@ export interface components {
             to?: string;
         };
         Entry: {
+            /** Format: double */
+            again?: number;
             given: boolean;
             /** Format: double */
             last?: number;
@@ -2884,22 +2887,24 @@ export interface components {
             window: components["schemas"]["Window"];
         };
         ToCelebrate: {
+            about: string;
             kind: string;
             /** Format: int32 */
             measureId: number;
-            measureName: string;
             student: components["schemas"]["StudentRef"];
             text: string;
         };
         ToCollect: {
+            about: string;
             kind: string;
             /** Format: date */
             last?: string;
             /** Format: int32 */
             measureId: number;
-            measureName: string;
             student: components["schemas"]["StudentRef"];
             text: string;
+            /** Format: int32 */
+            windowId?: number;
         };
         ToDecide: {
             card: components["schemas"]["TrendCard"];

@@ -6,7 +6,7 @@ export const STATUSES = [
   { value: 'invalid', label: 'Invalid' },
 ] as const;
 
-const WORDS: Record<string, string> = { none: 'not screened', elsewhere: 'not here' };
+const WORDS: Record<string, string> = { none: 'not screened', elsewhere: 'not here', retest: 'to be tested again' };
 
 /** A standing without a score, in words. */
 export function statusWord(status: string): string {

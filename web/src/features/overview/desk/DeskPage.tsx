@@ -178,7 +178,7 @@ function Lines<T extends DeskView['collect'][number] | DeskView['celebrate'][num
               {nameOf(item.student)}
             </Link>
             <span className="text-soft text-[13px] flex-1">
-              {item.text}, {item.measureName}
+              {item.text}, {item.about}
             </span>
             {action?.(item)}
           </li>
@@ -199,9 +199,17 @@ function CollectList({ desk }: { desk: DeskView }) {
       action={(c) =>
         live && (
           <Link
-            to={link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })}
+            to={
+              c.windowId === undefined
+                ? link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })
+                : link('/entry', {
+                    who: `class-${c.student.classId}`,
+                    window: String(c.windowId),
+                    row: String(c.student.id),
+                  })
+            }
             className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
-            aria-label={`Enter a score for ${nameOf(c.student)}`}
+            aria-label={`Enter a score for ${nameOf(c.student)}, ${c.about}`}
           >
             Enter
           </Link>

@@ -111,6 +111,9 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
             {manyClasses && <th className="border-b border-line font-medium pb-1">Class</th>}
             <th className="border-b border-line font-medium pb-1">Owes</th>
             <th className="border-b border-line font-medium pb-1">Make-up</th>
+            <th className="border-b border-line font-medium pb-1 no-print">
+              <span className="sr-only">Enter</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -139,6 +142,21 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
                 {o.owed[0]?.note && <span className="text-soft">; {o.owed[0].note}</span>}
               </td>
               <td className="border-b border-hair whitespace-nowrap">{makeUpWords(o)}</td>
+              <td className="border-b border-hair whitespace-nowrap text-right no-print">
+                {live && !view.state.closed && (
+                  <Link
+                    to={link('/entry', {
+                      who: `class-${o.student.classId}`,
+                      window: String(view.window.id),
+                      row: String(o.student.id),
+                    })}
+                    className="text-act font-semibold text-[13.5px] no-underline hover:underline"
+                    aria-label={`Enter scores of ${nameOf(o.student)}`}
+                  >
+                    Enter
+                  </Link>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>

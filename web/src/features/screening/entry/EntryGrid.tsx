@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { useSearchParams } from 'react-router';
 import type { EntryRow, EntryView, MeasureRef } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -19,13 +20,21 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
   const { nameOf } = useNames();
   const grid = useGridCells(view, day, readAt);
   const shut = new Set(view.state.parts.map((p) => p.area));
+  const [params] = useSearchParams();
   const table = useRef<HTMLTableElement>(null);
   const focus = (row: number, column: number) => {
     const input = table.current?.querySelector<HTMLInputElement>(`[data-at="${row}/${column}"]`);
     input?.focus();
     return input !== null && input !== undefined;
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only on arriving
   useEffect(() => {
+    const wanted = view.rows.findIndex((r) => r.student.id === Number(params.get('row')));
+    if (wanted >= 0) {
+      const own = [...(table.current?.querySelectorAll<HTMLInputElement>(`[data-at^="${wanted}/"]`) ?? [])];
+      (own.find((c) => c.value === '') ?? own[0])?.focus();
+      return;
+    }
     // The first empty cell, but never away from where somebody is already.
     if (document.activeElement && document.activeElement !== document.body && document.activeElement.id !== 'view')
       return;
@@ -115,6 +124,9 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                           <span className="text-soft text-[12px] w-8 tabular-nums" title="The score before">
                             {cell.entry.last === undefined ? '' : score(cell.entry.last)}
                           </span>
+                          {cell.entry.again !== undefined && (
+                            <span className="text-[12.5px]">again, was {score(cell.entry.again)}</span>
+                          )}
                         </span>
                       ) : (
                         <span className="text-faint text-[12.5px]">not given</span>

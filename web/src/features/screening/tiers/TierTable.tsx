@@ -76,7 +76,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                       <span className="text-soft text-[12.5px]">{percent(r.proposal.certainty)} sure</span>
                     )}{' '}
                     <TierChances chances={r.proposal.chances} />
-                    {!r.decided && (
+                    {(!r.decided || r.decided.retested) && (
                       <span className="text-soft text-[12.5px] block leading-tight">{r.proposal.reason}</span>
                     )}
                   </span>
@@ -147,7 +147,9 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
     <span className="inline-flex flex-wrap items-baseline gap-x-3">
       {d && (
         <span>
-          <b className="font-semibold">{d.outcome === 'retest' ? 'Retest' : `Tier ${d.tier}`}</b>{' '}
+          <b className="font-semibold">
+            {d.tier === undefined ? (d.retested ? 'Tested again' : 'Retest') : `Tier ${d.tier}`}
+          </b>{' '}
           <span className="text-soft text-[12.5px]">
             {d.outcome === 'overridden' &&
               `instead of ${d.proposed === undefined ? 'no proposal' : `tier ${d.proposed}`}: ${d.reason}, `}

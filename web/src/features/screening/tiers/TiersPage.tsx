@@ -49,11 +49,12 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
   const [said, setSaid] = useState('');
   const may = live && view.mayDecide && !view.state.closed;
   const shut = new Set(view.state.parts.filter((p) => p.area === view.area).map((p) => p.classId));
-  const clear = view.rows.filter((r) => !r.decided && r.proposal && !r.proposal.closeCall);
+  const clear = view.rows.filter((r) => undecided(r) && r.proposal && !r.proposal.closeCall);
   const ready = clear.filter((r) => !shut.has(r.student.classId));
-  const close = view.rows.filter((r) => !r.decided && r.proposal?.closeCall);
-  const untested = view.rows.filter((r) => !r.decided && !r.proposal);
-  const decided = view.rows.filter((r) => r.decided);
+  const close = view.rows.filter((r) => undecided(r) && r.proposal?.closeCall);
+  const untested = view.rows.filter((r) => undecided(r) && !r.proposal);
+  const again = view.rows.filter((r) => !undecided(r) && r.decided?.tier === undefined);
+  const decided = view.rows.filter((r) => r.decided?.tier !== undefined);
 
   const settle = (rows: TierRow[], outcome: 'confirmed' | 'retest') => {
     setSaid('');
@@ -135,6 +136,13 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
       >
         <TierTable view={view} rows={clear} actions={actions} />
       </Part>
+      <Part
+        title="To be tested again"
+        hint="They stand on Coverage and on the Desk until a new score is in."
+        rows={again}
+      >
+        <TierTable view={view} rows={again} actions={actions} />
+      </Part>
       <Part title="Decided" rows={decided}>
         <TierTable view={view} rows={decided} actions={actions} />
       </Part>
@@ -144,6 +152,11 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
       <OpinionDialog view={view} row={opining} onClose={() => setOpining(null)} />
     </>
   );
+}
+
+/** Nothing was decided, or the retest that was asked for is there. */
+function undecided(r: TierRow): boolean {
+  return !r.decided || r.decided.retested;
 }
 
 function Part({

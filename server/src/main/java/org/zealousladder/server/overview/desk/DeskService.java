@@ -34,6 +34,7 @@ import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
+import org.zealousladder.server.screening.tiers.RetestsService;
 
 /** Gathers the Desk from the trends and the standings of everyone in scope. */
 @Service
@@ -47,13 +48,16 @@ public class DeskService {
     private final ScoresService scores;
     private final CardsService trends;
     private final StandingsService standing;
+    private final RetestsService retests;
 
-    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing) {
+    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
+            RetestsService retests) {
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
         this.trends = trends;
         this.standing = standing;
+        this.retests = retests;
     }
 
     public DeskView view(Who who, int yearId, LocalDate asked) {
@@ -73,6 +77,7 @@ public class DeskService {
                 .sorted(Comparator.comparing((TrendCard c) -> -requireNonNull(c.proposal()).priority()).thenComparing(TrendCard::student, StudentRef.BY_NAME))
                 .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
+        collect.addAll(again(students, byId, standings, asOf));
         collect.addAll(missingWeekly(cards, asOf));
         List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
@@ -104,10 +109,25 @@ public class DeskService {
                 missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
                         "screening", "not screened this " + window.name().toLowerCase(Locale.ROOT)
                                 + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()),
-                        cell.date()));
+                        cell.date(), window.id()));
             }
         }
         return missing;
+    }
+
+    /** Those whom the team wants tested again; the first measure of the area that has a score stands for it. */
+    private List<ToCollect> again(List<Enrolled> students, Map<Integer, Measure> byId, Standings standings, LocalDate asOf) {
+        Map<Integer, Enrolled> here = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e));
+        List<ToCollect> again = new ArrayList<>();
+        for (RetestsService.Retest r : retests.due(here.keySet(), standings.windows(), asOf)) {
+            int k = standings.windows().stream().map(Window::id).toList().indexOf(r.windowId());
+            byId.values().stream().filter(m -> m.area().equals(r.area()) && standings.of(r.studentId(), m.id()).get(k).scored()).findFirst()
+                    .ifPresent(m -> again.add(new ToCollect(requireNonNull(here.get(r.studentId())).ref(), m.id(), r.area(), "retest",
+                            "to be tested again for " + standings.windows().get(k).name().toLowerCase(Locale.ROOT) + ", asked on " + Words.day(r.askedOn()),
+                            null, r.windowId())));
+        }
+        again.sort(Comparator.comparing(ToCollect::student, StudentRef.BY_NAME));
+        return again;
     }
 
     private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
@@ -117,7 +137,7 @@ public class DeskService {
             boolean running = card.goal() != null && !card.goal().goalDate().isBefore(asOf);
             if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
                 missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), "weekly",
-                        last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last));
+                        last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last, null));
             }
         }
         missing.sort(Comparator.comparing(ToCollect::last, Comparator.nullsFirst(Comparator.naturalOrder())));

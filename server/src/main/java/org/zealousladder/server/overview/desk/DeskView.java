@@ -13,9 +13,16 @@ public record DeskView(int students, int monitored, List<ToDecide> decide, List<
     /** A proposal that waits for a person, the most urgent first. */
     public record ToDecide(TrendCard card, @Nullable Integer tier) {}
 
-    /** A score that is missing. {@code kind} is {@code weekly} or {@code screening}. */
-    public record ToCollect(StudentRef student, int measureId, String measureName, String kind, String text, @Nullable LocalDate last) {}
+    /**
+     * A score that is missing.
+     *
+     * @param kind weekly, screening or retest
+     * @param about the measure, several of them, or the area of a retest
+     * @param windowId the screening window it is for; absent for a weekly score
+     */
+    public record ToCollect(StudentRef student, int measureId, String about, String kind, String text, @Nullable LocalDate last,
+            @Nullable Integer windowId) {}
 
     /** Something that went well. {@code kind} is {@code goal} or {@code band}. */
-    public record ToCelebrate(StudentRef student, int measureId, String measureName, String kind, String text) {}
+    public record ToCelebrate(StudentRef student, int measureId, String about, String kind, String text) {}
 }

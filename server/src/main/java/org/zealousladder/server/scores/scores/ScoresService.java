@@ -1,6 +1,7 @@
 package org.zealousladder.server.scores.scores;
 
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -79,6 +80,12 @@ public class ScoresService {
         return store.outside(measureId, scale, calendar.today(), most);
     }
 
+    /** When each of some scores was put on record. */
+    @Transactional(readOnly = true)
+    public Map<Long, OffsetDateTime> recordedAt(Collection<Long> ids) {
+        return store.recordedAt(ids);
+    }
+
     /** Whether anything is on record on the days of a window. */
     @Transactional(readOnly = true)
     public boolean anyIn(Window window) {
@@ -126,6 +133,12 @@ public class ScoresService {
                             + " for that day. Correct that one instead; yours was not saved.");
         }
         store.insert(store.nextId(), entry, calendar.today(), Viewer.current().id());
+    }
+
+    /** The one entry of a day that nothing has replaced. */
+    @Transactional(readOnly = true)
+    public Score current(int student, int measureId, LocalDate takenOn) {
+        return store.current(student, measureId, takenOn).orElseThrow(() -> Refusal.notFound("There is no score on record for that day."));
     }
 
     /** Replaces score {@code id} by what {@code entry} says; its day and what it is a make-up for stay. */

@@ -1,9 +1,12 @@
 package org.zealousladder.server.scores.scores;
 
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -137,6 +140,12 @@ class ScoresStore {
                 + " order by s.taken_on desc, s.student_id limit :most")
                 .param("measure", measure).param("lowest", scale.lowest()).param("highest", scale.highest()).param("decimals", scale.decimals())
                 .param("asOf", asOf).param("most", most).query(SCORE).list();
+    }
+
+    Map<Long, OffsetDateTime> recordedAt(Collection<Long> ids) {
+        return db.sql("select id, recorded_at from scores_score where id = any(:ids)").param("ids", ids.toArray(Long[]::new))
+                .query((r, n) -> Map.entry(r.getLong(1), r.getObject(2, OffsetDateTime.class))).list().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     boolean anyIn(Window window) {

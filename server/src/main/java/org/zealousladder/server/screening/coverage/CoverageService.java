@@ -35,6 +35,7 @@ import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
 import org.zealousladder.server.screening.tiers.ClosingService;
+import org.zealousladder.server.screening.tiers.RetestsService;
 
 /** Counts who is tested, lists who is not, and keeps make-up dates. */
 @Service
@@ -42,15 +43,18 @@ public class CoverageService {
     private final CoverageStore store;
     private final ScreeningService screenings;
     private final ClosingService closing;
+    private final RetestsService retests;
     private final MeasuresService measures;
     private final RosterService roster;
     private final SchoolCalendar calendar;
 
-    CoverageService(CoverageStore store, ScreeningService screenings, ClosingService closing, MeasuresService measures, RosterService roster,
+    CoverageService(CoverageStore store, ScreeningService screenings, ClosingService closing, RetestsService retests, MeasuresService measures,
+            RosterService roster,
             SchoolCalendar calendar) {
         this.store = store;
         this.screenings = screenings;
         this.closing = closing;
+        this.retests = retests;
         this.measures = measures;
         this.roster = roster;
         this.calendar = calendar;
@@ -61,7 +65,8 @@ public class CoverageService {
         Screening screening = screenings.open(who, yearId, windowId, asOf);
         List<Untested> untested = untested(screening);
         return new CoverageView(screening.window(), closing.state(screening, screening.measures().stream().map(Measure::area).distinct().toList()),
-                screening.measures().stream().map(Measure::ref).toList(), classes(screening), summary(screening), untested, apart(screening));
+                screening.measures().stream().map(Measure::ref).toList(), classes(screening), summary(screening) + retestWords(untested), untested,
+                apart(screening));
     }
 
     private static List<ClassRow> classes(Screening screening) {
@@ -94,9 +99,15 @@ public class CoverageService {
         store.makeUps(screening.everyone().map(Enrolled::id).toList(), screening.window().id(), screening.asOf())
                 .forEach(m -> makeUps.put(m.studentId() + "/" + m.measureId(), m.onDay()));
         List<Untested> owed = new ArrayList<>();
+        Set<String> again = retests.due(screening.expected().stream().map(Enrolled::id).toList(), List.of(screening.window()), screening.asOf()).stream()
+                .map(r -> r.studentId() + "/" + r.area()).collect(Collectors.toSet());
         for (Enrolled e : screening.expected()) {
             for (Measure m : screening.measures()) {
                 Cell cell = screening.cell(e.id(), m.id());
+                boolean retest = cell.scored() && again.contains(e.id() + "/" + m.area());
+                if (retest) {
+                    owed.add(new Untested(e.ref(), m.id(), m.name(), "retest", cell.date(), makeUps.get(e.id() + "/" + m.id()), null));
+                }
                 if (!cell.scored() && !cell.status().equals("exempt") && screening.given(e, m)) {
                     String note = e.enrolledFrom().isAfter(screening.window().starts()) ? "came on " + Words.day(e.enrolledFrom()) : null;
                     owed.add(new Untested(e.ref(), m.id(), m.name(), cell.status().equals("elsewhere") ? "none" : cell.status(), cell.date(),
@@ -117,6 +128,11 @@ public class CoverageService {
 
     private static int tested(Screening screening, Enrolled student) {
         return (int) screening.measures().stream().filter(m -> screening.cell(student.id(), m.id()).scored()).count();
+    }
+
+    private static String retestWords(List<Untested> untested) {
+        long again = untested.stream().filter(u -> u.status().equals("retest")).map(u -> u.student().id()).distinct().count();
+        return again == 0 ? "" : " " + Words.sentence(Words.number(again) + (again == 1 ? " is" : " are") + " to be tested again");
     }
 
     private static String summary(Screening screening) {

@@ -27,7 +27,7 @@ public record CoverageView(Window window, WindowState state, List<MeasureRef> me
     /**
      * A score still owed.
      *
-     * @param status absent, invalid or none
+     * @param status absent, invalid or none; retest where there is a score that the team wants tested again
      * @param makeUp the day set for it
      * @param note why the dates matter, for somebody who came within the window
      */

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -31,6 +33,7 @@ import org.zealousladder.server.screening.entry.EntryView.EntryRow;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
 import org.zealousladder.server.screening.tiers.ClosingService;
+import org.zealousladder.server.screening.tiers.RetestsService;
 
 /** Reads the grid and saves one cell at a time. */
 @Service
@@ -40,15 +43,18 @@ public class EntryService {
     private final MeasuresService measures;
     private final RosterService roster;
     private final ClosingService closing;
+    private final RetestsService retests;
     private final SchoolCalendar calendar;
 
     EntryService(ScreeningService screenings, ScoresService scores, MeasuresService measures, RosterService roster, ClosingService closing,
+            RetestsService retests,
             SchoolCalendar calendar) {
         this.screenings = screenings;
         this.scores = scores;
         this.measures = measures;
         this.roster = roster;
         this.closing = closing;
+        this.retests = retests;
         this.calendar = calendar;
     }
 
@@ -64,20 +70,31 @@ public class EntryService {
         scores.screening(ids, given, List.of(screening.window()), screening.asOf())
                 .forEach(s -> current.put(new StudentMeasure(s.studentId(), s.measureId()), s));
         Map<StudentMeasure, Score> before = scores.lastBefore(ids, given, screening.window().starts());
+        Set<StudentArea> again = retests.due(ids, List.of(screening.window()), screening.asOf()).stream().map(r -> new StudentArea(r.studentId(), r.area()))
+                .collect(Collectors.toSet());
+        Grid grid = new Grid(screening, current, before, again);
         List<EntryRow> rows = new ArrayList<>();
-        screening.expected()
-                .forEach(e -> rows.add(row(screening, e, e.enrolledFrom().isAfter(screening.window().starts()) ? "came " + Words.day(e.enrolledFrom()) : null,
-                        current, before)));
-        screening.later().forEach(e -> rows.add(row(screening, e, "came " + Words.day(e.enrolledFrom()), current, before)));
+        screening.expected().forEach(e -> rows.add(grid.row(e, e.enrolledFrom().isAfter(screening.window().starts()) ? came(e) : null)));
+        screening.later().forEach(e -> rows.add(grid.row(e, came(e))));
         return new EntryView(screening.window(), closing.state(screening, screening.measures().stream().map(Measure::area).distinct().toList()),
                 screening.before().map(Window::name).orElse(null), screening.measures().stream().map(Measure::ref).toList(), rows);
     }
 
-    private static EntryRow row(Screening screening, Enrolled e, @Nullable String note, Map<StudentMeasure, Score> current, Map<StudentMeasure, Score> before) {
-        return new EntryRow(e.ref(), note, screening.measures().stream().map(m -> {
-            StudentMeasure key = new StudentMeasure(e.id(), m.id());
-            return entry(m, current.get(key), screening.given(e, m), before.get(key));
-        }).toList());
+    private static String came(Enrolled e) {
+        return "came " + Words.day(e.enrolledFrom());
+    }
+
+    private record StudentArea(int studentId, String area) {}
+
+    /** What the cells of a view are made from. */
+    private record Grid(Screening screening, Map<StudentMeasure, Score> current, Map<StudentMeasure, Score> before, Set<StudentArea> again) {
+
+        EntryRow row(Enrolled e, @Nullable String note) {
+            return new EntryRow(e.ref(), note, screening.measures().stream().map(m -> {
+                StudentMeasure key = new StudentMeasure(e.id(), m.id());
+                return entry(m, current.get(key), screening.given(e, m), before.get(key), again.contains(new StudentArea(e.id(), m.area())));
+            }).toList());
+        }
     }
 
     /**
@@ -95,32 +112,52 @@ public class EntryService {
         Score there = current(form, window);
         Score before = scores.lastBefore(List.of(form.studentId()), List.of(form.measureId()), window.starts())
                 .get(new StudentMeasure(form.studentId(), form.measureId()));
-        if (there != null && there.status().equals(form.status()) && Objects.equals(there.value(), form.value())) {
-            return entry(measure, there, true, before);
+        LocalDate today = calendar.today();
+        boolean again = there != null && there.scored() && form.seen() == null && !form.status().equals(Score.WITHDRAWN)
+                && retests.due(List.of(form.studentId()), List.of(window), today).stream().anyMatch(r -> r.area().equals(measure.area()));
+        if (!again && there != null && there.status().equals(form.status()) && Objects.equals(there.value(), form.value())) {
+            return entry(measure, there, true, before, false);
         }
-        if (!Objects.equals(there == null ? null : there.id(), form.seen())) {
+        if (!again && !Objects.equals(there == null ? null : there.id(), form.seen())) {
             throw overtaken(there, measure);
         }
         checkDay(window, form.takenOn());
         Integer makeUp = form.takenOn().isBefore(window.starts()) || form.takenOn().isAfter(window.ends()) ? (Integer) window.id() : null;
         ScoreEntry entry = ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status()).forWindow(makeUp).sure(form.sure());
         boolean later = there != null && !there.scored() && !there.takenOn().equals(form.takenOn()) && !form.status().equals(Score.WITHDRAWN);
-        if (there == null || later) {
+        if (again) {
+            enterAgain(requireNonNull(there), entry);
+        } else if (there == null || later) {
             scores.enter(entry);
         } else {
             scores.correct(there.id(), entry);
         }
-        return entry(measure, current(form, window), true, before);
+        return entry(measure, current(form, window), true, before, false);
     }
 
-    private static Entry entry(Measure m, @Nullable Score s, boolean given, @Nullable Score before) {
+    /** The score that was doubted stays on record as invalid, and the new one takes its place. */
+    private void enterAgain(Score first, ScoreEntry entry) {
+        ScoreEntry doubted = ScoreEntry.of(first.studentId(), first.measureId(), first.takenOn(), null, "invalid").because("tested again on "
+                + Words.day(entry.takenOn()));
+        scores.correct(first.id(), doubted);
+        if (first.takenOn().equals(entry.takenOn())) {
+            scores.correct(scores.current(first.studentId(), first.measureId(), first.takenOn()).id(), entry);
+        } else {
+            scores.enter(entry);
+        }
+    }
+
+    private static Entry entry(Measure m, @Nullable Score s, boolean given, @Nullable Score before, boolean again) {
         Jump likely = ScoresService.likely(m, before).orElse(null);
         Double last = before == null ? null : before.value();
         Double low = likely == null ? null : (Double) likely.low();
         Double high = likely == null ? null : (Double) likely.high();
         LocalDate lastDay = before == null ? null : before.takenOn();
-        return s == null ? new Entry(m.id(), null, null, null, null, given, last, lastDay, low, high)
-                : new Entry(m.id(), s.id(), s.value(), s.status(), s.takenOn(), true, last, lastDay, low, high);
+        if (s != null && s.scored() && again) {
+            return new Entry(m.id(), null, null, null, null, true, last, lastDay, s.value(), low, high);
+        }
+        return s == null ? new Entry(m.id(), null, null, null, null, given, last, lastDay, null, low, high)
+                : new Entry(m.id(), s.id(), s.value(), s.status(), s.takenOn(), true, last, lastDay, null, low, high);
     }
 
     private @Nullable Score current(CellForm form, Window window) {
@@ -141,9 +178,9 @@ public class EntryService {
     private Refusal overtaken(@Nullable Score there, Measure measure) {
         if (there == null) {
             return Refusal.conflict("Somebody else has emptied this cell meanwhile. Yours was not saved; type it again to keep it.")
-                    .with("theirs", entry(measure, null, true, null));
+                    .with("theirs", entry(measure, null, true, null, false));
         }
         return Refusal.conflict("Somebody else entered " + (there.scored() ? Words.plain(requireNonNull(there.value())) : "'" + there.status() + "'")
-                + " here meanwhile. Yours was not saved.").with("theirs", entry(measure, there, true, null));
+                + " here meanwhile. Yours was not saved.").with("theirs", entry(measure, there, true, null, false));
     }
 }

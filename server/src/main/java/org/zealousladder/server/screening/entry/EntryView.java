@@ -20,8 +20,9 @@ public record EntryView(Window window, WindowState state, @Nullable String befor
      * @param scoreId the record that a change would replace; absent when nothing is there
      * @param given whether the measure is one for this student's grade
      * @param last the score before the window began, whenever that was
+     * @param again the score that the team wants tested again; the cell is to be filled anew
      * @param likelyLow below it the page asks whether the score is right; absent where nothing is known to go by
      */
     public record Entry(int measureId, @Nullable Long scoreId, @Nullable Double value, @Nullable String status, @Nullable LocalDate takenOn, boolean given,
-            @Nullable Double last, @Nullable LocalDate lastDay, @Nullable Double likelyLow, @Nullable Double likelyHigh) {}
+            @Nullable Double last, @Nullable LocalDate lastDay, @Nullable Double again, @Nullable Double likelyLow, @Nullable Double likelyHigh) {}
 }

@@ -71,11 +71,11 @@ public class ClosingOverview {
     }
 
     private static ClosingPart part(ClassInArea part, List<TierRow> rows, WindowState state) {
-        List<TierRow> open = rows.stream().filter(r -> r.decided() == null).toList();
+        List<TierRow> open = rows.stream().filter(TiersService::open).toList();
         return new ClosingPart(part.classId(), rows.get(0).student().className(), part.area(), rows.size(),
                 open.stream().filter(r -> r.proposal() != null).map(TierRow::student).toList(),
                 open.stream().filter(r -> r.proposal() == null).map(TierRow::student).toList(),
-                rows.stream().filter(r -> r.decided() != null && r.decided().tier() == null).map(TierRow::student).toList(),
+                rows.stream().filter(r -> r.decided() != null && !r.decided().settled() && !r.decided().retested()).map(TierRow::student).toList(),
                 state.closed(part.classId(), part.area()));
     }
 }

@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.tiers;
 
-import static java.util.Objects.requireNonNull;
-
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -9,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -28,6 +27,7 @@ import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
 import org.zealousladder.server.screening.standings.StandingsService;
+import org.zealousladder.server.screening.tiers.RetestsService.Retest;
 import org.zealousladder.server.screening.tiers.TiersView.DecidedTier;
 import org.zealousladder.server.screening.tiers.TiersView.Evidence;
 import org.zealousladder.server.screening.tiers.TiersView.Flow;
@@ -44,16 +44,19 @@ public class TiersService {
     private final StandingsService standings;
     private final ClosingService closing;
     private final TierRules rules;
+    private final RetestsService retests;
     private final MeasuresService measures;
     private final SetupRights rights;
 
-    TiersService(TiersStore store, ScreeningService screenings, StandingsService standings, ClosingService closing, TierRules rules, MeasuresService measures,
+    TiersService(TiersStore store, ScreeningService screenings, StandingsService standings, ClosingService closing, TierRules rules, RetestsService retests,
+            MeasuresService measures,
             SetupRights rights) {
         this.store = store;
         this.screenings = screenings;
         this.standings = standings;
         this.closing = closing;
         this.rules = rules;
+        this.retests = retests;
         this.measures = measures;
         this.rights = rights;
     }
@@ -82,8 +85,10 @@ public class TiersService {
         Map<Integer, TiersStore.OpinionRow> opinions = store.opinions(ids, area, screening.window().id(), asOf).stream()
                 .collect(Collectors.toMap(TiersStore.OpinionRow::studentId, o -> o));
 
+        Set<Integer> due = retests.due(ids, List.of(screening.window()), asOf).stream().filter(r -> r.area().equals(area)).map(Retest::studentId)
+                .collect(Collectors.toSet());
         List<TierRow> rows = students.stream().map(s -> new TierRow(s.ref(), s.support(), proposals.now(s).orElse(null), evidence(screening, s, ofArea),
-                lastSeason(then.get(s.id()), proposals.before(s)), opinion(opinions.get(s.id())), decided(now.get(s.id()))))
+                lastSeason(then.get(s.id()), proposals.before(s)), opinion(opinions.get(s.id())), decided(now.get(s.id()), due)))
                 .sorted(Comparator.comparingInt(TiersService::order).thenComparing(TierRow::student, StudentRef.BY_NAME)).toList();
         TreeSet<Integer> tiers = new TreeSet<>();
         for (Measure m : ofArea) {
@@ -118,16 +123,17 @@ public class TiersService {
 
     /** Close calls first, then those without a score, then by the support proposed; what is decided stands last. */
     private static int order(TierRow row) {
-        if (row.decided() != null) {
-            return row.decided().outcome().equals("retest") ? 50 : 100 - requireNonNull(row.decided().tier());
+        if (row.decided() != null && !row.decided().retested()) {
+            return row.decided().tier() == null ? 50 : 100 - row.decided().tier();
         }
         return row.proposal() == null ? 2 : row.proposal().closeCall() ? 1 : 20 - row.proposal().tier();
     }
 
     private static String summary(List<TierRow> rows) {
-        long decided = rows.stream().filter(r -> r.decided() != null).count();
-        long close = rows.stream().filter(r -> r.decided() == null && r.proposal() != null && r.proposal().closeCall()).count();
-        long untested = rows.stream().filter(r -> r.decided() == null && r.proposal() == null).count();
+        long decided = rows.stream().filter(r -> r.decided() != null && r.decided().settled()).count();
+        long again = rows.stream().filter(r -> r.decided() != null && !r.decided().settled() && !r.decided().retested()).count();
+        long close = rows.stream().filter(r -> open(r) && r.proposal() != null && r.proposal().closeCall()).count();
+        long untested = rows.stream().filter(r -> open(r) && r.proposal() == null).count();
         List<String> parts = new ArrayList<>(List.of(decided + " of " + rows.size() + " decided"));
         if (close > 0) {
             parts.add(Words.number(close) + (close == 1 ? " close call" : " close calls") + " to talk about");
@@ -135,7 +141,15 @@ public class TiersService {
         if (untested > 0) {
             parts.add(Words.number(untested) + " without a score");
         }
+        if (again > 0) {
+            parts.add(Words.number(again) + " to be tested again");
+        }
         return Words.sentence(String.join(", ", parts));
+    }
+
+    /** Whether the team has yet to decide: nothing was decided, or the retest it asked for is there. */
+    static boolean open(TierRow r) {
+        return r.decided() == null || r.decided().retested();
     }
 
     private static List<Flow> flows(List<TierRow> rows) {
@@ -167,7 +181,8 @@ public class TiersService {
         return o == null ? null : new Opinion(o.id(), o.tier(), o.note(), o.by(), o.onDay());
     }
 
-    private static @Nullable DecidedTier decided(TiersStore.@Nullable DecidedRow d) {
-        return d == null ? null : new DecidedTier(d.id(), d.outcome(), d.tier(), d.proposed(), d.because(), d.reason(), d.by(), d.onDay());
+    private static @Nullable DecidedTier decided(TiersStore.@Nullable DecidedRow d, Set<Integer> due) {
+        return d == null ? null : new DecidedTier(d.id(), d.outcome(), d.tier(), d.proposed(), d.because(), d.reason(), d.by(), d.onDay(),
+                d.tier() == null && !due.contains(d.studentId()));
     }
 }

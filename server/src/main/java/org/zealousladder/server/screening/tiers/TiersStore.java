@@ -1,6 +1,7 @@
 package org.zealousladder.server.screening.tiers;
 
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +57,17 @@ class TiersStore {
                 .param("students", students.toArray(Integer[]::new)).param("area", area).param("asOf", asOf).query(NewestRow.class).stream()
                 .collect(Collectors.toMap(NewestRow::studentId, r -> new TiersOnRecord.TierOnRecord(r.area(), r.window(), r.year(), r.outcome(),
                         r.tier(), r.reason(), r.by(), r.onDay())));
+    }
+
+    record RetestRow(int studentId, int windowId, String area, LocalDate onDay, OffsetDateTime recordedAt) {}
+
+    /** Retests that were asked for and not replaced by another decision. */
+    List<RetestRow> retests(Collection<Integer> students, Collection<Integer> windows, LocalDate asOf) {
+        return db.sql("""
+                select t.student_id, t.window_id, t.area, t.known_from as on_day, t.recorded_at from tiers_tier t
+                 where t.outcome = 'retest' and t.student_id = any(:students) and t.window_id = any(:windows) and""" + KNOWN)
+                .param("students", students.toArray(Integer[]::new)).param("windows", windows.toArray(Integer[]::new)).param("asOf", asOf)
+                .query(RetestRow.class).list();
     }
 
     record OpinionRow(long id, int studentId, int tier, @Nullable String note, @Nullable String by, LocalDate onDay) {}

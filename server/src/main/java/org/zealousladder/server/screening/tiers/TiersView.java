@@ -48,7 +48,16 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
     /** The teacher's view. */
     public record Opinion(long id, int tier, @Nullable String note, @Nullable String by, LocalDate onDay) {}
 
-    /** @param outcome confirmed, overridden or retest (which has no tier) */
+    /**
+     * @param outcome confirmed, overridden or retest (which has no tier)
+     * @param retested whether the retest that was asked for is on record by now, so that the tier is open again
+     */
     public record DecidedTier(long id, String outcome, @Nullable Integer tier, @Nullable Integer proposed, String because, @Nullable String reason,
-            @Nullable String by, LocalDate onDay) {}
+            @Nullable String by, LocalDate onDay, boolean retested) {
+
+        /** A retest settles nothing. */
+        public boolean settled() {
+            return tier != null;
+        }
+    }
 }

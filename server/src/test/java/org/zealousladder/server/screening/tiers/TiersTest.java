@@ -235,4 +235,45 @@ class TiersTest extends ScreeningTest {
         return each(view.get("parts")).filter(p -> p.get("className").asString().equals(className) && p.get("area").asString().equals(area)).findFirst()
                 .orElseThrow();
     }
+
+    @Test
+    void aRetestIsOwedUntilItIsOnRecord() throws Exception {
+        String code = "2025-AGAIN";
+        students(code, new Object[][] {{"Pia", 96}, {"Rex", 130}});
+        int winter = window("Winter");
+        String name = "Pia " + code;
+        decide("m.tveit", code, decision(name, "retest", null, 2, null, null)).andExpect(status().isOk());
+        assertEquals("0 of 2 decided, one to be tested again.", view("m.tveit", code, "").get("summary").asString());
+        JsonNode coverage = body(read(person("b.calder"), "/api/coverage" + scope(code, "&window=" + winter)));
+        JsonNode owed = each(coverage.get("untested")).filter(u -> u.at("/student/name").asString().equals(name) && u.get("status").asString().equals("retest"))
+                .findFirst().orElseThrow();
+        assertEquals("Oral reading", owed.get("measure").asString());
+        assertTrue(coverage.get("summary").asString().endsWith("One is to be tested again."), coverage.get("summary").asString());
+        JsonNode collect = each(body(read(person("b.calder"), "/api/desk" + scope(code, ""))).get("collect"))
+                .filter(c -> c.get("kind").asString().equals("retest")).findFirst().orElseThrow();
+        assertEquals(List.of(name, "Reading", winter, "to be tested again for winter, asked on 13 Mar 2026"), List.of(collect.at("/student/name").asString(),
+                collect.get("about").asString(), collect.get("windowId").asInt(), collect.get("text").asString()));
+
+        JsonNode cell = entry(code, name);
+        assertFalse(cell.has("value"), "the cell is to be filled anew");
+        assertEquals(96, cell.get("again").asInt());
+        Map<String, Object> typed = cell(name, "oral-reading", winter, 96, null);
+        send(person("b.calder"), "/api/entry", typed).andExpect(status().isOk()).andExpect(jsonPath("$.value").value(96.0))
+                .andExpect(jsonPath("$.takenOn").value("2026-03-13"));
+        assertEquals("2026-03-13", entry(code, name).get("takenOn").asString(), "the retest is the screening score, though nothing but its day differs");
+        assertEquals("invalid", asking(person("b.calder"), () -> db.sql("""
+                select status from scores_score where student_id = :s and taken_on = '2026-01-13' and superseded_by is null""").param("s", student(name))
+                .query(String.class).single()));
+        JsonNode row = of(view("m.tveit", code, "").get("rows"), name);
+        assertTrue(row.at("/decided/retested").asBoolean());
+        assertEquals("0 of 2 decided, one close call to talk about.", view("m.tveit", code, "").get("summary").asString());
+        assertTrue(each(body(read(person("b.calder"), "/api/desk" + scope(code, ""))).get("collect")).noneMatch(c -> c.get("kind").asString().equals("retest")));
+        decide("m.tveit", code, decision(name, "confirmed", null, row.at("/proposal/tier").asInt(), null, row.at("/decided/id").asLong()))
+                .andExpect(status().isOk());
+    }
+
+    private JsonNode entry(String code, String name) {
+        JsonNode grid = body(read(person("b.calder"), "/api/entry" + scope(code, "&window=" + window("Winter"))));
+        return each(of(grid.get("rows"), name).get("cells")).filter(c -> c.get("measureId").asInt() == measure("oral-reading")).findFirst().orElseThrow();
+    }
 }
