@@ -2184,6 +2184,7 @@ export interface components {
             /** Format: date */
             ends: string;
             success?: string;
+            together?: number[];
             worry: string;
         };
         PlanBrief: {
@@ -2200,6 +2201,7 @@ export interface components {
         PlanChange: {
             /** Format: date */
             starts: string;
+            together?: number[];
             way: components["schemas"]["Way"];
         };
         PlanChanged: {
@@ -2212,6 +2214,7 @@ export interface components {
             /** Format: date */
             on: string;
             outcome: string;
+            together?: number[];
         };
         PlanForm: {
             /** Format: date */

@@ -57,7 +57,7 @@ export function WayFields({
   const chosen = strategies.find((s) => String(s.id) === way.strategyId);
   return (
     <>
-      <Field label="Strategy" hint={chosen?.how} error={error('strategy', 'way.strategy')}>
+      <Field label="Strategy" hint={chosen?.how} error={error('strategy')}>
         <select
           required
           value={way.strategyId}
@@ -104,7 +104,7 @@ export function WayFields({
             className="min-w-0"
           />
         </Field>
-        <Field label="Minutes each time" error={error('way.minutes')}>
+        <Field label="Minutes each time" error={error('minutes')}>
           <input
             type="number"
             min={1}
@@ -114,7 +114,7 @@ export function WayFields({
             className="min-w-0"
           />
         </Field>
-        <Field label="Times a week" error={error('way.perWeek')}>
+        <Field label="Times a week" error={error('perWeek')}>
           <input
             type="number"
             required

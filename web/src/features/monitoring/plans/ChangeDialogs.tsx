@@ -14,7 +14,29 @@ import { useAmendPlan, useChangePlan, useClosePlan } from './queries';
 interface Props {
   plan: Plan;
   who: string;
+  /** Others whose plans were made together with this one, and run. */
+  mates: { planId: number; name: string }[];
   onClose: () => void;
+}
+
+/** Whether what is done is done to the whole group. */
+function useTogether(plan: Plan, mates: Props['mates']) {
+  const [all, setAll] = useState(false);
+  const field = mates.length > 0 && (
+    <label className="flex items-baseline gap-2 text-[14px]">
+      <input type="checkbox" checked={all} onChange={(e) => setAll(e.target.checked)} />
+      <span>
+        Also for the others of {plan.groupName ?? 'the group'}:{' '}
+        <span className="text-soft">{mates.map((m) => m.name).join(', ')}</span>
+      </span>
+    </label>
+  );
+  const n = all ? mates.length + 1 : 1;
+  return {
+    field,
+    together: all ? mates.map((m) => m.planId) : undefined,
+    verb: (one: string, many: (n: number) => string) => (n === 1 ? one : many(n)),
+  };
 }
 
 function Frame({
@@ -53,9 +75,10 @@ function Frame({
 }
 
 /** From a day on, the plan is carried out otherwise: a new phase, drawn as a tick on the charts. */
-export function ChangePlan({ plan, who, strategies, onClose }: Props & { strategies: Strategy[] }) {
+export function ChangePlan({ plan, who, mates, strategies, onClose }: Props & { strategies: Strategy[] }) {
   const { choices } = useScope();
   const change = useChangePlan();
+  const group = useTogether(plan, mates);
   const [starts, setStarts] = useState(choices.today);
   const [reason, setReason] = useState('');
   const [way, setWay] = useState<WayDraft>(wayOf(plan.phases.at(-1), strategies));
@@ -64,13 +87,19 @@ export function ChangePlan({ plan, who, strategies, onClose }: Props & { strateg
   return (
     <Frame
       title={`Change the plan: ${who}`}
-      verb="Change the plan"
+      verb={group.verb('Change the plan', (n) => `Change ${n} plans`)}
       busy={change.isPending}
       problem={problem}
-      fields={['starts', 'reason', 'strategy', 'way.strategy', 'way.minutes', 'way.perWeek']}
-      onSubmit={() => change.mutate({ id: plan.id, starts, way: wayBody(way, reason) }, { onSuccess: onClose })}
+      fields={['starts', 'reason', 'strategy', 'minutes', 'perWeek']}
+      onSubmit={() =>
+        change.mutate(
+          { id: plan.id, together: group.together, starts, way: wayBody(way, reason) },
+          { onSuccess: onClose },
+        )
+      }
       onClose={onClose}
     >
+      {group.field}
       <Field label="From" hint="The trend starts anew from this day" error={error('starts')}>
         <DayField required value={starts} onChange={setStarts} />
       </Field>
@@ -83,8 +112,9 @@ export function ChangePlan({ plan, who, strategies, onClose }: Props & { strateg
 }
 
 /** What worries us, what counts as success, the last day: without a new phase. */
-export function AmendPlan({ plan, who, onClose }: Props) {
+export function AmendPlan({ plan, who, mates, onClose }: Props) {
   const amend = useAmendPlan();
+  const group = useTogether(plan, mates);
   const [worry, setWorry] = useState(plan.worry);
   const [success, setSuccess] = useState(plan.success ?? '');
   const [ends, setEnds] = useState(plan.ends);
@@ -93,15 +123,19 @@ export function AmendPlan({ plan, who, onClose }: Props) {
   return (
     <Frame
       title={`Words and last day: ${who}`}
-      verb="Save"
+      verb={group.verb('Save', (n) => `Save for ${n} plans`)}
       busy={amend.isPending}
       problem={problem}
       fields={['worry', 'ends']}
       onSubmit={() =>
-        amend.mutate({ id: plan.id, worry, success: success.trim() || undefined, ends }, { onSuccess: onClose })
+        amend.mutate(
+          { id: plan.id, together: group.together, worry, success: success.trim() || undefined, ends },
+          { onSuccess: onClose },
+        )
       }
       onClose={onClose}
     >
+      {group.field}
       <Field label="What worries us" error={error('worry')}>
         <textarea rows={2} required maxLength={1000} value={worry} onChange={(e) => setWorry(e.target.value)} />
       </Field>
@@ -116,9 +150,10 @@ export function AmendPlan({ plan, who, onClose }: Props) {
 }
 
 /** The plan ends; what came of it stays on the student's page. */
-export function ClosePlan({ plan, who, onClose }: Props) {
+export function ClosePlan({ plan, who, mates, onClose }: Props) {
   const { choices } = useScope();
   const close = useClosePlan();
+  const group = useTogether(plan, mates);
   const [on, setOn] = useState(choices.today);
   const [outcome, setOutcome] = useState('');
   const [note, setNote] = useState('');
@@ -126,15 +161,19 @@ export function ClosePlan({ plan, who, onClose }: Props) {
   return (
     <Frame
       title={`Close the plan: ${who}`}
-      verb="Close the plan"
+      verb={group.verb('Close the plan', (n) => `Close ${n} plans`)}
       busy={close.isPending}
       problem={problem}
       fields={['on']}
       onSubmit={() =>
-        close.mutate({ id: plan.id, on, outcome, note: note.trim() || undefined }, { onSuccess: onClose })
+        close.mutate(
+          { id: plan.id, together: group.together, on, outcome, note: note.trim() || undefined },
+          { onSuccess: onClose },
+        )
       }
       onClose={onClose}
     >
+      {group.field}
       {plan.success && <p className="m-0 text-soft">Success was to be: {plan.success}</p>}
       {plan.tooLittle && (
         <p className="m-0">

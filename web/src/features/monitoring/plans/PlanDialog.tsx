@@ -55,7 +55,7 @@ export function PlanDialog({
     );
   };
   const first = students[0];
-  const own = ['worry', 'starts', 'ends', 'strategy', 'way.strategy', 'way.minutes', 'way.perWeek'];
+  const own = ['worry', 'starts', 'ends', 'strategy', 'minutes', 'perWeek'];
   return (
     <Dialog
       open

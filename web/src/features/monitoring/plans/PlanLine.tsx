@@ -19,13 +19,15 @@ interface Props {
   days: string[];
   /** Everyone with a plan of the same group, this student too. */
   mates: PlanRow[];
+  /** Whether a tick is for all of them; with Shift it is the other way round. */
+  wholeGroup: boolean;
   onMake: () => void;
   onConcern: () => void;
   onAct: (kind: 'change' | 'amend' | 'close') => void;
 }
 
 /** One student: concern, plan, the week's sessions to tick off, and how many were given. */
-export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }: Props) {
+export function PlanLine({ row, number, days, mates, wholeGroup, onMake, onConcern, onAct }: Props) {
   const { nameOf } = useNames();
   const { scope, link, live, choices } = useScope();
   const picks = usePicks();
@@ -34,6 +36,13 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
   const phase = plan && phaseOn(plan, scope.asOf);
   const coming = plan && comingPhase(plan, scope.asOf);
   const name = nameOf(student);
+  const group = plan?.groupName ?? 'the group';
+  const whom =
+    mates.length < 2
+      ? ''
+      : wholeGroup
+        ? `; for all of ${group}, with Shift for ${name} alone`
+        : `; with Shift for all of ${group}`;
   const tick = (day: string, given: number, all: boolean) =>
     plan &&
     hold.mutate({
@@ -110,9 +119,9 @@ export function PlanLine({ row, number, days, mates, onMake, onConcern, onAct }:
                   type="button"
                   disabled={!live || !past || hold.isPending}
                   aria-pressed={given > 0}
-                  aria-label={`${DAYS[i]} ${shortDay(day)}, ${name}: ${given > 0 ? 'held' : 'not held'}${mates.length > 1 ? `; with Shift for all of ${plan.groupName}` : ''}`}
-                  title={`${shortDay(day)}${mates.length > 1 ? `. With Shift: for all of ${plan.groupName}` : ''}. A digit key counts several`}
-                  onClick={(e) => tick(day, given > 0 ? 0 : 1, e.shiftKey)}
+                  aria-label={`${DAYS[i]} ${shortDay(day)}, ${name}: ${given > 0 ? 'held' : 'not held'}${whom}`}
+                  title={`${shortDay(day)}${whom}; a digit key counts several`}
+                  onClick={(e) => tick(day, given > 0 ? 0 : 1, e.shiftKey !== wholeGroup)}
                   className={`w-[26px] h-[26px] text-[12px] border rounded-[3px] ${
                     given > 0
                       ? 'bg-ink text-paper border-ink font-semibold'

@@ -46,11 +46,16 @@ function Whole({ view }: { view: PlansView }) {
   const { nameOf } = useNames();
   const picks = usePicks();
   const [open, setOpen] = useState<Open>(null);
+  const [wholeGroup, setWholeGroup] = useState(false);
   const { shown, more } = useParts(view.rows);
   const here = [...view.rows.map((r) => r.student), ...view.others];
   const picked = here.filter((s) => picks.has(s.id));
   const days = [0, 1, 2, 3, 4].map((d) => new Date(Date.parse(view.week) + d * 86_400_000).toISOString().slice(0, 10));
   const close = () => setOpen(null);
+  const mates = (row: PlanRow) =>
+    row.plan?.groupId === undefined ? [] : view.rows.filter((r) => r.plan?.groupId === row.plan?.groupId);
+  const others = (row: PlanRow) =>
+    mates(row).flatMap((r) => (r !== row && r.plan ? [{ planId: r.plan.id, name: nameOf(r.student) }] : []));
   return (
     <div className="print-wide">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -63,6 +68,12 @@ function Whole({ view }: { view: PlansView }) {
             <Button look="line" onClick={() => setOpen({ kind: 'make', students: picked })}>
               Plan for the {plural(picked.length, 'student')} picked
             </Button>
+          )}
+          {live && view.rows.some((r) => mates(r).length > 1) && (
+            <label className="flex items-center gap-1.5 text-[13.5px]">
+              <input type="checkbox" checked={wholeGroup} onChange={(e) => setWholeGroup(e.target.checked)} />
+              Tick for whole groups
+            </label>
           )}
           <Button onClick={() => setOpen({ kind: 'strategies' })}>
             {view.mayChangeStrategies ? 'Edit the strategies' : 'Strategies'}
@@ -99,11 +110,8 @@ function Whole({ view }: { view: PlansView }) {
                   row={row}
                   number={i + 1}
                   days={days}
-                  mates={
-                    row.plan?.groupId === undefined
-                      ? []
-                      : view.rows.filter((r) => r.plan?.groupId === row.plan?.groupId)
-                  }
+                  mates={mates(row)}
+                  wholeGroup={wholeGroup}
                   onMake={() => setOpen({ kind: 'make', students: [row.student] })}
                   onConcern={() =>
                     setOpen({
@@ -175,13 +183,19 @@ function Whole({ view }: { view: PlansView }) {
       {open?.kind === 'concern' && <ConcernDialog area={view.area} of={open.of} onClose={close} />}
       {open?.kind === 'strategies' && <StrategiesDialog view={view} onClose={close} />}
       {open?.kind === 'change' && open.row.plan && (
-        <ChangePlan plan={open.row.plan} who={nameOf(open.row.student)} strategies={view.strategies} onClose={close} />
+        <ChangePlan
+          plan={open.row.plan}
+          mates={others(open.row)}
+          who={nameOf(open.row.student)}
+          strategies={view.strategies}
+          onClose={close}
+        />
       )}
       {open?.kind === 'amend' && open.row.plan && (
-        <AmendPlan plan={open.row.plan} who={nameOf(open.row.student)} onClose={close} />
+        <AmendPlan plan={open.row.plan} mates={others(open.row)} who={nameOf(open.row.student)} onClose={close} />
       )}
       {open?.kind === 'close' && open.row.plan && (
-        <ClosePlan plan={open.row.plan} who={nameOf(open.row.student)} onClose={close} />
+        <ClosePlan plan={open.row.plan} mates={others(open.row)} who={nameOf(open.row.student)} onClose={close} />
       )}
     </div>
   );

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -26,6 +27,7 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.ResultMatcher;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -138,6 +140,16 @@ public abstract class ServerTest {
     /** Changes how scores are read, with a reason. */
     protected ResultActions change(Viewer viewer, String part, Object to) {
         return send(viewer, "/api/changes", Map.of("change", Map.of(part, to), "reason", "agreed in the meeting"));
+    }
+
+    /** Refused with this status, type of problem and field, like {@code 422 invalid value}; without a field where none is at fault. */
+    protected ResultMatcher refused(String how) {
+        return result -> {
+            JsonNode problem = json.readTree(result.getResponse().getContentAsString(java.nio.charset.StandardCharsets.UTF_8));
+            String type = problem.path("type").asString("");
+            Assertions.assertEquals(how, (result.getResponse().getStatus() + " " + type.substring(type.lastIndexOf(':') + 1).replaceAll(".*/", "") + " "
+                    + problem.path("field").asString("")).strip(), problem.path("detail").asString(""));
+        };
     }
 
     /** As {@link #send}, under the key by which the sender would send it again. */

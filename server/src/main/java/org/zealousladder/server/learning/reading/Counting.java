@@ -33,6 +33,12 @@ final class Counting {
         if (lastWord > passage.words()) {
             throw Refusal.invalid("lastWord", "The passage has " + passage.words() + " words; the last word read cannot be number " + lastWord + ".");
         }
+        if (lastWord < 1) {
+            throw Refusal.invalid("lastWord", "At least one word must have been read.");
+        }
+        if (!(seconds > 0)) {
+            throw Refusal.invalid("seconds", "A reading lasts above 0 seconds.");
+        }
         RunningRecord record;
         List<RunningRecord.LineCount> lines;
         try {

@@ -26,9 +26,13 @@ import org.zealousladder.server.school.roster.Who;
 @RequestMapping("/api/reading")
 class ReadingController {
     private final ReadingService reading;
+    private final ReadingKeeping keeping;
+    private final PassagesService library;
 
-    ReadingController(ReadingService reading) {
+    ReadingController(ReadingService reading, ReadingKeeping keeping, PassagesService library) {
         this.reading = reading;
+        this.keeping = keeping;
+        this.library = library;
     }
 
     @GetMapping
@@ -39,14 +43,14 @@ class ReadingController {
     /** Reads only: what the marks come to so far. */
     @PostMapping("/outcome")
     ReadingViews.Outcome outcome(@Valid @RequestBody ReadingForm form) {
-        return reading.count(form);
+        return keeping.count(form);
     }
 
     record KeptReading(long id) {}
 
     @PostMapping
     KeptReading save(@Valid @RequestBody ReadingForm form) {
-        return new KeptReading(reading.save(form));
+        return new KeptReading(keeping.save(form));
     }
 
     @GetMapping("/{id}")
@@ -57,7 +61,7 @@ class ReadingController {
     @PostMapping("/{id}/withdrawal")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void withdraw(@PathVariable long id) {
-        reading.withdraw(id);
+        keeping.withdraw(id);
     }
 
     record NewQuestion(@Pattern(regexp = "literal|inferential") @NotNull String kind,
@@ -69,7 +73,7 @@ class ReadingController {
 
     @PostMapping("/passages")
     KeptReading passage(@Valid @RequestBody NewPassage form) {
-        return new KeptReading(reading.addPassage(form.schoolId(), form.title(), form.grade(), form.body(),
+        return new KeptReading(library.addPassage(form.schoolId(), form.title(), form.grade(), form.body(),
                 form.questions().stream().map(q -> new Passage.Question(0, q.kind(), q.question().strip(), q.points())).toList()));
     }
 
@@ -78,7 +82,7 @@ class ReadingController {
     @PostMapping("/passages/{id}/state")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void retire(@PathVariable int id, @RequestBody PassageState form) {
-        reading.retire(id, form.schoolId(), form.retired());
+        library.retire(id, form.schoolId(), form.retired());
     }
 
     record BehaviourForm(@Nullable Integer id, int schoolId, @NotBlank(message = "say what is looked for") @Size(max = 120) String name,
@@ -87,7 +91,7 @@ class ReadingController {
     @PostMapping("/behaviours")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void behaviour(@Valid @RequestBody BehaviourForm form) {
-        reading.saveBehaviour(form.id(), form.schoolId(), form.name(), form.teach(), form.retired());
+        library.saveBehaviour(form.id(), form.schoolId(), form.name(), form.teach(), form.retired());
     }
 
     record LevelsForm(int schoolId, @NotNull @Size(max = 8) List<ReadingViews.ReadingLevel> levels) {}
@@ -95,6 +99,6 @@ class ReadingController {
     @PostMapping("/levels")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void levels(@Valid @RequestBody LevelsForm form) {
-        reading.saveLevels(form.schoolId(), form.levels());
+        library.saveLevels(form.schoolId(), form.levels());
     }
 }

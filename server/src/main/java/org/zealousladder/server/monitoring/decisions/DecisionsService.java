@@ -15,8 +15,8 @@ import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.monitoring.plans.PlanChanges;
 import org.zealousladder.server.monitoring.plans.PlanForm;
-import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -31,12 +31,12 @@ public class DecisionsService {
 
     private final DecisionsStore store;
     private final GoalsService goals;
-    private final PlansService plans;
+    private final PlanChanges plans;
     private final MeasuresService measures;
     private final RosterService roster;
     private final SchoolCalendar calendar;
 
-    DecisionsService(DecisionsStore store, GoalsService goals, PlansService plans, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+    DecisionsService(DecisionsStore store, GoalsService goals, PlanChanges plans, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
         this.store = store;
         this.goals = goals;
         this.plans = plans;

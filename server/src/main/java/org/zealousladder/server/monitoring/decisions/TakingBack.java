@@ -7,7 +7,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
-import org.zealousladder.server.monitoring.plans.PlansService;
+import org.zealousladder.server.monitoring.plans.PlanChanges;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -17,10 +17,10 @@ import org.zealousladder.server.platform.who.Viewer;
 public class TakingBack {
     private final DecisionsStore store;
     private final GoalsService goals;
-    private final PlansService plans;
+    private final PlanChanges plans;
     private final SchoolCalendar calendar;
 
-    TakingBack(DecisionsStore store, GoalsService goals, PlansService plans, SchoolCalendar calendar) {
+    TakingBack(DecisionsStore store, GoalsService goals, PlanChanges plans, SchoolCalendar calendar) {
         this.store = store;
         this.goals = goals;
         this.plans = plans;

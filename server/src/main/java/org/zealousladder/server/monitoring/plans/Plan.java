@@ -34,6 +34,11 @@ public record Plan(long id, long root, int studentId, int measureId, @Nullable L
         return closedOn == null;
     }
 
+    /** What of it is kept in this version. */
+    PlanVersion version() {
+        return new PlanVersion(root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote);
+    }
+
     /** The plan with its phases and the sessions given, counted until {@code asOf}. */
     Plan with(List<PlanPhase> all, int sessions, LocalDate asOf) {
         LocalDate until = closedOn != null ? closedOn : ends.isBefore(asOf) ? ends : asOf.plusDays(1);

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.monitoring.goals.GoalForm;
+import org.zealousladder.server.platform.words.Words;
 
 /**
  * A new plan as it is sent, for one student or for several at once.
@@ -27,5 +28,11 @@ public record PlanForm(@NotEmpty(message = "choose at least one student") @Size(
     /** How it is carried out: a strategy from the list, or written. */
     public record Way(@Nullable Integer strategyId, @Nullable @Size(max = 200) String strategy, @Nullable @Size(max = 80) String place,
             @Nullable @Size(max = 80) String leader, @Nullable @Min(1) @Max(300) Integer minutes, @Min(1) @Max(10) int perWeek,
-            @Nullable @Size(max = 1000) String reason) {}
+            @Nullable @Size(max = 1000) String reason) {
+
+        /** @param name the strategy's, from the list or as it was written */
+        Plan.PlanPhase phase(LocalDate from, String name) {
+            return new Plan.PlanPhase(from, name, Words.orNull(place), Words.orNull(leader), minutes, perWeek, Words.orNull(reason));
+        }
+    }
 }

@@ -27,12 +27,17 @@ import org.zealousladder.server.school.roster.Who;
 class PlansController {
     private final PlansOverview overview;
     private final PlansService plans;
+    private final PlanMaking making;
+    private final PlanChanges changes;
     private final ConcernsService concerns;
     private final StrategiesService strategies;
 
-    PlansController(PlansOverview overview, PlansService plans, ConcernsService concerns, StrategiesService strategies) {
+    PlansController(PlansOverview overview, PlansService plans, PlanMaking making, PlanChanges changes, ConcernsService concerns,
+            StrategiesService strategies) {
         this.overview = overview;
         this.plans = plans;
+        this.making = making;
+        this.changes = changes;
         this.concerns = concerns;
         this.strategies = strategies;
     }
@@ -45,32 +50,38 @@ class PlansController {
     @PostMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void make(@Valid @RequestBody PlanForm form) {
-        plans.make(form);
+        making.make(form);
     }
 
-    record PlanChange(@NotNull(message = "give the day of the change") LocalDate starts, @NotNull @Valid PlanForm.Way way) {}
+    /** @param together other plans of the same group that go the same way */
+    record PlanChange(@Nullable @Size(max = 40) List<Long> together, @NotNull(message = "give the day of the change") LocalDate starts,
+            @NotNull @Valid PlanForm.Way way) {}
 
     @PostMapping("/{id}/phases")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable long id, @Valid @RequestBody PlanChange form) {
-        plans.change(id, form.starts(), form.way());
+        changes.change(id, form.together(), form.starts(), form.way());
     }
 
-    record PlanAmendment(@NotBlank(message = "say what worries us") @Size(max = 1000) String worry, @Nullable @Size(max = 1000) String success,
+    /** @param together other plans of the same group that are worded alike */
+    record PlanAmendment(@Nullable @Size(max = 40) List<Long> together, @NotBlank(message = "say what worries us") @Size(max = 1000) String worry,
+            @Nullable @Size(max = 1000) String success,
             @NotNull(message = "give the last day") LocalDate ends) {}
 
     @PostMapping("/{id}/amendment")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void amend(@PathVariable long id, @Valid @RequestBody PlanAmendment form) {
-        plans.amend(id, form.worry(), form.success(), form.ends());
+        changes.amend(id, form.together(), form.worry(), form.success(), form.ends());
     }
 
-    record PlanClosing(@NotNull(message = "give the day") LocalDate on, @NotBlank String outcome, @Nullable @Size(max = 1000) String note) {}
+    /** @param together other plans of the same group that end with it */
+    record PlanClosing(@Nullable @Size(max = 40) List<Long> together, @NotNull(message = "give the day") LocalDate on, @NotBlank String outcome,
+            @Nullable @Size(max = 1000) String note) {}
 
     @PostMapping("/{id}/closing")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(@PathVariable long id, @Valid @RequestBody PlanClosing form) {
-        plans.close(id, form.on(), form.outcome(), form.note());
+        changes.close(id, form.together(), form.on(), form.outcome(), form.note());
     }
 
     record PlanReopening(@NotBlank(message = "say in a few words why") @Size(max = 1000) String reason) {}
@@ -78,7 +89,7 @@ class PlansController {
     @PostMapping("/{id}/reopening")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void reopen(@PathVariable long id, @Valid @RequestBody PlanReopening form) {
-        plans.reopen(id, form.reason());
+        changes.reopen(id, form.reason());
     }
 
     record SessionsHeld(@NotEmpty @Size(max = 100) List<Long> plans, @NotNull LocalDate day, @Min(0) @Max(20) int given) {}

@@ -7,18 +7,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcOperations;
+import org.springframework.jdbc.core.namedparam.SqlParameterSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class PlansStore {
     private static final String KNOWN = ".known_from <= :asOf and (%1$s.superseded_on is null or %1$s.superseded_on > :asOf) ";
 
     private final JdbcClient db;
-    private final JdbcOperations batch;
+    private final NamedParameterJdbcOperations batch;
 
-    PlansStore(JdbcClient db, JdbcOperations batch) {
+    PlansStore(JdbcClient db, NamedParameterJdbcOperations batch) {
         this.db = db;
         this.batch = batch;
     }
@@ -82,12 +84,23 @@ class PlansStore {
         return db.sql("select nextval(pg_get_serial_sequence('plans_plan', 'id')) from generate_series(1, :n)").param("n", n).query(Long.class).list();
     }
 
-    void insert(Collection<Plan> plans, LocalDate today, int by) {
+    /** A version with the number it gets. */
+    record Numbered(long id, PlanVersion version) {}
+
+    void insert(Collection<Numbered> versions, LocalDate today, int by) {
         batch.batchUpdate("""
                 insert into plans_plan (id, root, student_id, measure_id, group_id, group_name, worry, success, starts, ends, closed_on, outcome,
                                         outcome_note, known_from, recorded_by)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""", plans.stream().map(p -> new Object[] {p.id(), p.root(), p.studentId(), p.measureId(),
-                p.groupId(), p.groupName(), p.worry(), p.success(), p.starts(), p.ends(), p.closedOn(), p.outcome(), p.outcomeNote(), today, by}).toList());
+                values (:id, :root, :studentId, :measureId, :groupId, :groupName, :worry, :success, :starts, :ends, :closedOn, :outcome, :outcomeNote,
+                        :today, :by)""", versions.stream().map(v -> new BoundTo(v.version()).and("id", v.id()).and("today", today).and("by", by))
+                .toArray(SqlParameterSource[]::new));
+    }
+
+    /** A plan that a phase or a session hangs on. */
+    record Hook(long root, int studentId) {
+        static List<Hook> of(Collection<Plan> plans) {
+            return plans.stream().map(p -> new Hook(p.root(), p.studentId())).toList();
+        }
     }
 
     void sayWhyReopened(long id, String because) {
@@ -99,18 +112,17 @@ class PlansStore {
                 .param("id", id).param("by", by).param("on", on).update() == 1;
     }
 
-    /** The same phase for each of {@code plans}, which are for one measure. */
-    void insertPhase(List<Plan> plans, Plan.PlanPhase f, @Nullable Integer strategyId, LocalDate today, int by) {
+    /** The same phase for each of some plans, which are for one measure. */
+    void insertPhase(List<Hook> plans, int measure, Plan.PlanPhase phase, @Nullable Integer strategyId, LocalDate today, int by) {
         db.sql("""
                 insert into plans_phase (plan_root, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, reason,
                                          known_from, recorded_by)
                 select p.root, p.student_id, :measure, :starts, :strategyId, :strategy, :place, :leader, :minutes, :perWeek, :reason, :today, :by
                   from unnest(:roots, :students) as p(root, student_id)""")
-                .param("roots", plans.stream().map(Plan::root).toArray(Long[]::new))
-                .param("students", plans.stream().map(Plan::studentId).toArray(Integer[]::new))
-                .param("measure", plans.get(0).measureId()).param("starts", f.starts())
-                .param("strategyId", strategyId).param("strategy", f.strategy()).param("place", f.place()).param("leader", f.leader())
-                .param("minutes", f.minutes()).param("perWeek", f.perWeek()).param("reason", f.reason()).param("today", today).param("by", by).update();
+                .paramSource(new BoundTo(phase).and("roots", plans.stream().map(Hook::root).toArray(Long[]::new))
+                        .and("students", plans.stream().map(Hook::studentId).toArray(Integer[]::new)).and("measure", measure).and("strategyId", strategyId)
+                        .and("today", today).and("by", by))
+                .update();
     }
 
     /** Takes back the phase that began on a day, where it is not the plan's first. */

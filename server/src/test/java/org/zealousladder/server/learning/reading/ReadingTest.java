@@ -105,7 +105,7 @@ class ReadingTest extends ScreeningTest {
                 {"readOn", "2026-03-16", "in the future"}}) {
             Map<String, Object> wrong = new HashMap<>(form);
             wrong.put((String) bad[0], bad[1]);
-            send(person("b.calder"), "/api/reading", wrong).andExpect(status().is4xxClientError())
+            send(person("b.calder"), "/api/reading", wrong).andExpect(refused("422 invalid " + bad[0]))
                     .andExpect(jsonPath("$.detail", containsString((String) bad[2])));
         }
         assertEquals(1, home("b.calder", code).get("readings").size(), "nothing was half-saved");

@@ -25,8 +25,8 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.monitoring.plans.PlanChanges;
 import org.zealousladder.server.monitoring.plans.PlanForm;
-import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -37,7 +37,7 @@ class DecisionsServiceTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 3, 13);
     private final DecisionsStore store = mock(DecisionsStore.class);
     private final GoalsService goals = mock(GoalsService.class);
-    private final PlansService plans = mock(PlansService.class);
+    private final PlanChanges plans = mock(PlanChanges.class);
     private final RosterService roster = mock(RosterService.class);
     private final SchoolCalendar calendar = mock(SchoolCalendar.class);
     private DecisionsService decisions;

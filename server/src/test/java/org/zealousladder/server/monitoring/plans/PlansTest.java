@@ -92,7 +92,7 @@ class PlansTest extends ScreeningTest {
         make("2026-03-09", "2026-03-09", "Bo " + code).andExpect(jsonPath("$.detail", containsString("after the first")));
         Map<String, Object> empty = plan(List.of("Bo " + code), "2026-03-09", "2026-05-01");
         empty.put("worry", " ");
-        send(person("b.calder"), "/api/plans", empty).andExpect(status().is4xxClientError());
+        send(person("b.calder"), "/api/plans", empty).andExpect(refused("422 invalid worry"));
         // Closed, it makes room for another from that day on.
         send(person("b.calder"), "/api/plans/" + planOf(code, "Ada " + code) + "/closing",
                 Map.of("on", TODAY, "outcome", "partly", "note", "Reads longer stretches"))
@@ -124,6 +124,36 @@ class PlansTest extends ScreeningTest {
         assertEquals(20, plan.get("planned").asInt(), "four weeks at three, twelve days at five");
         send(person("b.calder"), "/api/plans/" + id + "/closing", Map.of("on", "2026-02-20", "outcome", "met"))
                 .andExpect(jsonPath("$.detail", containsString("from 2 Mar 2026 to today")));
+    }
+
+    @Test
+    void thePlansOfAGroupAreChangedWordedAndClosedTogether() throws Exception {
+        String code = "2025-PLANT";
+        newClass(code, 3, "b.calder", "Ada", "Bo", "Cy");
+        make("2026-02-02", "2026-04-24", "Ada " + code, "Bo " + code).andExpect(status().isNoContent());
+        make("2026-02-02", "2026-04-24", "Cy " + code).andExpect(status().isNoContent());
+        long ada = planOf(code, "Ada " + code);
+        List<Long> bo = List.of(planOf(code, "Bo " + code));
+        Map<String, Object> more = Map.of("strategy", "Echo reading", "perWeek", 5, "reason", "Two more times a week");
+        send(person("b.calder"), "/api/plans/" + ada + "/phases", Map.of("starts", "2026-03-02", "way", more, "together", List.of(planOf(code, "Cy " + code))))
+                .andExpect(refused("422 invalid together"));
+        send(person("b.calder"), "/api/plans/" + ada + "/phases", Map.of("starts", "2026-03-02", "way", more, "together", bo))
+                .andExpect(status().isNoContent());
+        for (String name : List.of("Ada ", "Bo ")) {
+            assertEquals(5, of(view(code).get("rows"), name + code).at("/plan/phases/1/perWeek").asInt());
+        }
+        assertEquals(1, of(view(code).get("rows"), "Cy " + code).at("/plan/phases").size());
+        send(person("b.calder"), "/api/plans/" + ada + "/amendment",
+                Map.of("worry", "Reads word by word", "ends", "2026-05-01", "together", bo)).andExpect(status().isNoContent());
+        JsonNode worded = of(view(code).get("rows"), "Bo " + code).get("plan");
+        assertEquals(List.of("Reads word by word", "2026-05-01"), List.of(worded.get("worry").asString(), worded.get("ends").asString()));
+        // The version that was seen is not the newest any more: nobody's plan is closed.
+        send(person("b.calder"), "/api/plans/" + planOf(code, "Ada " + code) + "/closing", Map.of("on", TODAY, "outcome", "met", "together", bo))
+                .andExpect(refused("409 conflict"));
+        assertTrue(of(view(code).get("rows"), "Ada " + code).has("plan"));
+        send(person("b.calder"), "/api/plans/" + planOf(code, "Ada " + code) + "/closing",
+                Map.of("on", TODAY, "outcome", "met", "together", List.of(worded.get("id").asLong()))).andExpect(status().isNoContent());
+        assertEquals(List.of("Cy " + code), each(view(code).get("rows")).filter(r -> r.has("plan")).map(r -> r.at("/student/name").asString()).toList());
     }
 
     @Test
@@ -160,7 +190,7 @@ class PlansTest extends ScreeningTest {
         assertEquals("Word steps", plan.at("/phases/1/strategy").asString());
         assertEquals("Smaller steps", plan.at("/phases/1/reason").asString());
         // A second change on the same day fails, and takes its decision with it.
-        send(person("b.calder"), "/api/decisions", form).andExpect(status().is4xxClientError());
+        send(person("b.calder"), "/api/decisions", form).andExpect(refused("422 invalid starts"));
         JsonNode detail = body(read(person("b.calder"), "/api/trends/" + student("Ada " + code) + "/" + measure("oral-reading") + "?asOf=" + TODAY));
         assertEquals(1, detail.get("decisions").size());
         // Nor can a decision about one student change the plan of another.
@@ -190,7 +220,7 @@ class PlansTest extends ScreeningTest {
         send(person("b.calder"), "/api/plans/concerns", back).andExpect(status().isNoContent());
         assertEquals(0, view(code).get("rows").size());
         back.put("level", 7);
-        send(person("b.calder"), "/api/plans/concerns", back).andExpect(status().is4xxClientError());
+        send(person("b.calder"), "/api/plans/concerns", back).andExpect(refused("422 invalid level"));
     }
 
     @Test
@@ -226,9 +256,9 @@ class PlansTest extends ScreeningTest {
         newClass(code, 3, "b.calder", "Ada");
         make("2026-03-02", "2026-04-24", "Ada " + code).andExpect(status().isNoContent());
         long id = planOf(code, "Ada " + code);
-        send(person("r.oduya"), "/api/plans", plan(List.of("Ada " + code), "2026-03-02", "2026-04-24")).andExpect(status().is4xxClientError());
-        send(person("r.oduya"), "/api/plans/sessions", Map.of("plans", List.of(id), "day", "2026-03-03", "given", 1)).andExpect(status().is4xxClientError());
-        send(person("r.oduya"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "met")).andExpect(status().is4xxClientError());
+        send(person("r.oduya"), "/api/plans", plan(List.of("Ada " + code), "2026-03-02", "2026-04-24")).andExpect(refused("422 invalid students"));
+        send(person("r.oduya"), "/api/plans/sessions", Map.of("plans", List.of(id), "day", "2026-03-03", "given", 1)).andExpect(refused("409 conflict"));
+        send(person("r.oduya"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "met")).andExpect(refused("409 conflict"));
         send(person("r.oduya"), "/api/plans/concerns", Map.of("studentId", student("Ada " + code), "area", "Reading", "level", 2))
                 .andExpect(status().isForbidden());
         assertEquals(0, of(view(code).get("rows"), "Ada " + code).at("/plan/given").asInt());

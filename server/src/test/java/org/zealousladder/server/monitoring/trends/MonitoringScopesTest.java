@@ -140,10 +140,10 @@ class MonitoringScopesTest extends ScreeningTest {
         for (String view : VIEWS) {
             read(person("c.elsewhere"), path(view, "2025-OURS", TODAY)).andExpect(status().isForbidden());
         }
-        send(person("c.elsewhere"), "/api/plans", plan(List.of(ada), TODAY)).andExpect(status().is4xxClientError());
+        send(person("c.elsewhere"), "/api/plans", plan(List.of(ada), TODAY)).andExpect(refused("422 invalid students"));
         send(person("c.elsewhere"), "/api/plans/concerns", Map.of("studentId", ada, "area", "Reading", "level", 1)).andExpect(status().isForbidden());
         send(person("c.elsewhere"), "/api/trends/joint-goals?asOf=" + TODAY + "&measure=" + measure("oral-reading"), Map.of("students", List.of(ada)))
-                .andExpect(status().is4xxClientError());
+                .andExpect(refused("422 invalid students"));
         send(person("c.elsewhere"), "/api/strip",
                 Map.of("studentId", ada, "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(60), "status", "scored"))
                 .andExpect(status().isForbidden());

@@ -267,7 +267,8 @@ class TiersTest extends ScreeningTest {
         JsonNode row = of(view("m.tveit", code, "").get("rows"), name);
         assertTrue(row.at("/decided/retested").asBoolean());
         assertEquals("0 of 2 decided, one close call to talk about.", view("m.tveit", code, "").get("summary").asString());
-        assertTrue(each(body(read(person("b.calder"), "/api/desk" + scope(code, ""))).get("collect")).noneMatch(c -> c.get("kind").asString().equals("retest")));
+        assertTrue(
+                each(body(read(person("b.calder"), "/api/desk" + scope(code, ""))).get("collect")).noneMatch(c -> c.get("kind").asString().equals("retest")));
         decide("m.tveit", code, decision(name, "confirmed", null, row.at("/proposal/tier").asInt(), null, row.at("/decided/id").asLong()))
                 .andExpect(status().isOk());
     }
