@@ -1,5 +1,6 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import { Problem } from '../../api/client';
+import { inLocalStorage } from './journal';
 import { Outbox } from './outbox';
 import { cellOf, type Item, type OnRecord, type Wanted } from './queue';
 import { inMemory, type Store } from './store';
@@ -26,12 +27,22 @@ const cutOff = () => {
 
 beforeEach(() => {
   store = inMemory();
+  kept = {};
   answers = [];
   sent.length = 0;
 });
 
+let kept: Record<string, string>;
+const journal = () =>
+  inLocalStorage({
+    getItem: (k) => kept[k] ?? null,
+    setItem: (k, v) => {
+      kept[k] = v;
+    },
+  });
+
 async function signedIn(person = 7): Promise<Outbox> {
-  const box = new Outbox(store, send);
+  const box = new Outbox(store, send, journal());
   await box.signedIn(person);
   return box;
 }
@@ -134,4 +145,21 @@ test('without a network nothing is tried, so that what is typed over it takes it
   await settled(box);
   expect(sent.map((i) => i.wanted.values[0])).toEqual([72]);
   online.mockRestore();
+});
+
+test('what was typed just before the page went is sent by the next one, once', async () => {
+  const box = await signedIn();
+  // The page goes before the queue has it.
+  store.change = () => new Promise(() => {});
+  void box.put(typed(1, scored(70)));
+  store = inMemory();
+  const stranger = await signedIn(8);
+  await settled(stranger);
+  expect(sent).toEqual([]);
+  const again = await signedIn();
+  await settled(again);
+  expect(sent.map((i) => i.wanted)).toEqual([scored(70)]);
+  const third = await signedIn();
+  await settled(third);
+  expect(sent).toHaveLength(1);
 });

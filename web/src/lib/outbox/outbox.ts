@@ -1,4 +1,5 @@
 import { api, data, Problem } from '../../api/client';
+import { inLocalStorage, type Journal } from './journal';
 import {
   type Draft,
   dropped,
@@ -60,6 +61,7 @@ export class Outbox {
   constructor(
     private readonly store: Store = lasting(),
     private readonly send: Send = post,
+    private readonly journal: Journal = inLocalStorage(typeof localStorage === 'undefined' ? undefined : localStorage),
   ) {
     this.tabs?.addEventListener('message', ({ data: what }) => {
       void this.refresh();
@@ -77,6 +79,7 @@ export class Outbox {
     this.pause = FIRST_PAUSE;
     this.set({ items: [], answers: {}, saved: undefined, cutOff: false });
     await this.refresh();
+    if (person !== undefined) await this.catchUp(person);
     this.hurry();
   }
 
@@ -93,8 +96,18 @@ export class Outbox {
     const item = { ...draft, person, key: newKey() };
     // Shown at once, under a number of its own until the browser has kept it.
     this.set({ items: enqueued(this.snapshot.items, item, Number.MAX_SAFE_INTEGER) });
+    this.journal.add(item);
     await this.change((items, id) => enqueued(items, item, id));
+    this.journal.remove(item.key);
     this.hurry();
+  }
+
+  /** What was typed just before the page went, and did not get into the queue. */
+  private async catchUp(person: number): Promise<void> {
+    for (const item of this.journal.of(person)) {
+      await this.change((items, id) => (items.some((i) => i.key === item.key) ? items : enqueued(items, item, id)));
+      this.journal.remove(item.key);
+    }
   }
 
   /** Lets what is there stand. */

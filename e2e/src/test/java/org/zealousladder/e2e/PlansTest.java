@@ -123,6 +123,17 @@ class PlansTest extends BrowserTest {
         line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))
                 .click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         assertThat(mate.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))).hasAttribute("aria-pressed", "true");
+        // Where there is no Shift key, a box says that a tick is for whole groups.
+        page.getByLabel("Tick for whole groups").check();
+        line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar"))).click();
+        assertThat(mate.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))).hasAttribute("aria-pressed", "false");
+        button("Close the plan of " + first).click();
+        dialog().getByLabel(Pattern.compile("^Also for the others of Place keepers")).check();
+        dialog().getByLabel("What came of it").selectOption("Stopped");
+        inDialog("Close 2 plans").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(mate).hasCount(0);
+        assertThat(button("Close the plan of " + first)).hasCount(0);
     }
 
     @Test

@@ -68,7 +68,7 @@ class ScreeningFlowTest extends BrowserTest {
         assertThat(page.getByLabel("Decided", new Page.GetByLabelOptions().setExact(true))).containsText("stumbles over long words");
         if (before > 1) {
             close.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Retest"))).first().click();
-            assertThat(page.getByLabel("Decided", new Page.GetByLabelOptions().setExact(true))).containsText("Retest");
+            assertThat(page.getByLabel("To be tested again")).isVisible();
         }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Confirm the \\d+ clear"))).click();
         assertThat(page.getByText(Pattern.compile("^Confirmed for \\d+ students?\\.$"))).isVisible();
@@ -100,6 +100,37 @@ class ScreeningFlowTest extends BrowserTest {
         subView("Screening", "Enter scores");
         assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName(Pattern.compile("^Number facts")))).containsText("closed");
         assertThat(page.locator("[data-at='0/0']")).isEditable();
+    }
+
+    @Test
+    void aRetestIsOnCoverageAndOnTheDeskAndEnterFillsItsWindow() {
+        signIn("M. Tveit");
+        choose("Gannet class");
+        subView("Screening", "Tiers");
+        Locator clear = page.getByLabel("Clear", new Page.GetByLabelOptions().setExact(true));
+        Locator retest = clear.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Retest"))).first();
+        String name = retest.getAttribute("aria-label").replace("Retest ", "");
+        retest.click();
+        assertThat(page.getByLabel("To be tested again")).containsText(name);
+        subView("Screening", "Coverage");
+        assertThat(page.getByText("One is to be tested again.")).isVisible();
+        assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(name))).containsText("to be tested again");
+        view("Desk");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Enter a score for " + name + ", Reading")).click();
+        assertThat(heading("Enter winter scores")).isVisible();
+        Locator cell = page.getByLabel(name + ", Oral reading");
+        assertThat(cell).isFocused();
+        assertThat(cell).hasValue("");
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(name));
+        int was = count(row.getByText(Pattern.compile("^again, was")).first(), "was (\\d+)");
+        cell.fill(String.valueOf(was));
+        cell.press("Enter");
+        assertThat(row.getByText(Pattern.compile("^again, was"))).hasCount(0);
+        subView("Screening", "Coverage");
+        assertThat(page.getByText("students are screened on everything")).isVisible();
+        assertThat(page.getByText("is to be tested again")).hasCount(0);
+        subView("Screening", "Tiers");
+        assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(name))).containsText("Tested again");
     }
 
     @Test

@@ -1,6 +1,7 @@
 package org.zealousladder.server.scores.scores;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,13 @@ public record Score(long id, int studentId, int measureId, LocalDate takenOn, @N
     public Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
         this(id, studentId, measureId, takenOn, value, status, null);
     }
+
+    /**
+     * The first is a student's screening score on a measure in a window, of all that belong to it: the same order as in the database's
+     * {@code scores_screening}, for those who have the scores at hand.
+     */
+    public static final Comparator<Score> SCREENING_FIRST = Comparator.comparing((Score s) -> !s.scored()).thenComparing(s -> s.windowId == null)
+            .thenComparing(s -> s.scored() && s.windowId == null ? s.takenOn.toEpochDay() : -s.takenOn.toEpochDay());
 
     public boolean scored() {
         return value != null;

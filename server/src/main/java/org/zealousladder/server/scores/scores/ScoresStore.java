@@ -39,27 +39,11 @@ class ScoresStore {
                 .param("from", from).param("asOf", asOf).query(SCORE).list();
     }
 
-    /**
-     * One row a student, measure and window: the first scored one, or else the latest of what else is on record. {@code offset 0} keeps the windows apart:
-     * joined with them, the planner reads all that students ever scored and looks for the windows in it.
-     */
+    /** The screening scores: see the function. */
     List<Score> screening(Collection<Integer> students, Collection<Integer> measures, List<Window> windows, LocalDate asOf) {
         return db.sql("""
-                with w as (select * from unnest(:windows, :starts::date[], :ends::date[]) as w(id, starts, ends)),
-                mine as (
-                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, w.id as window_id
-                    from w cross join lateral (
-                      select * from scores_score s where s.window_id is null and s.taken_on between w.starts and w.ends
-                         and s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
-                       offset 0) s
-                  union all
-                  select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id
-                    from scores_score s
-                   where s.window_id = any(:windows) and s.student_id = any(:students) and s.measure_id = any(:measures)""" + KNOWN + """
-                )
-                select distinct on (student_id, measure_id, window_id) id, student_id, measure_id, taken_on, value, status, window_id
-                  from mine
-                 order by student_id, measure_id, window_id, value is null, case when value is not null then taken_on end, taken_on desc""")
+                select id, student_id, measure_id, taken_on, value, status, window_id
+                  from scores_screening(:students, :measures, :windows, :starts::date[], :ends::date[], :asOf)""")
                 .param("windows", windows.stream().map(Window::id).toArray(Integer[]::new))
                 .param("starts", windows.stream().map(w -> w.starts().toString()).toArray(String[]::new))
                 .param("ends", windows.stream().map(w -> w.ends().toString()).toArray(String[]::new))

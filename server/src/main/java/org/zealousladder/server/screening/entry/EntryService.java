@@ -126,7 +126,7 @@ public class EntryService {
         ScoreEntry entry = ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status()).forWindow(makeUp).sure(form.sure());
         boolean later = there != null && !there.scored() && !there.takenOn().equals(form.takenOn()) && !form.status().equals(Score.WITHDRAWN);
         if (again) {
-            enterAgain(requireNonNull(there), entry);
+            enterAgain(requireNonNull(there), entry.forWindow(window.id()));
         } else if (there == null || later) {
             scores.enter(entry);
         } else {

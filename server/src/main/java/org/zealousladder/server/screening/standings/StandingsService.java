@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.BinaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -84,17 +85,14 @@ public class StandingsService {
         return new Standings(windows, ladders, grades, cells);
     }
 
-    /**
-     * The screening score of each student: the first scored one that belongs to the window, since what follows are weekly probes
-     * of those who are monitored. An absence is replaced by what comes after it.
-     */
+    /** The screening score of each student on each measure in each window. */
     private static Map<Integer, Map<Integer, Map<Integer, Score>>> byMeasureAndWindow(List<Score> all, List<Window> windows) {
         Map<Integer, Map<Integer, Map<Integer, Score>>> found = new HashMap<>();
         for (Score s : all) {
             for (Window w : windows) {
                 if (s.belongsTo(w.id(), w.starts(), w.ends())) {
                     found.computeIfAbsent(s.measureId(), k -> new HashMap<>()).computeIfAbsent(w.id(), k -> new HashMap<>())
-                            .merge(s.studentId(), s, (a, b) -> a.scored() ? a : b);
+                            .merge(s.studentId(), s, BinaryOperator.minBy(Score.SCREENING_FIRST));
                 }
             }
         }

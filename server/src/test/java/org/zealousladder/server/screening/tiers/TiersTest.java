@@ -240,6 +240,7 @@ class TiersTest extends ScreeningTest {
     void aRetestIsOwedUntilItIsOnRecord() throws Exception {
         String code = "2025-AGAIN";
         students(code, new Object[][] {{"Pia", 96}, {"Rex", 130}});
+        score(code + "-Pia", "oral-reading", "2026-01-20", 120);
         int winter = window("Winter");
         String name = "Pia " + code;
         decide("m.tveit", code, decision(name, "retest", null, 2, null, null)).andExpect(status().isOk());
