@@ -1151,8 +1151,6 @@ export interface components {
             closeCall: boolean;
             /** Format: date */
             date?: string;
-            /** Format: int32 */
-            percentile?: number;
             status: string;
             /** Format: int32 */
             tier?: number;
@@ -1762,6 +1760,8 @@ export interface components {
             cells: components["schemas"]["Cell"][];
             /** Format: double */
             gain?: number;
+            /** Format: int32 */
+            percentile?: number;
             student: components["schemas"]["StudentRef"];
             support?: string;
         };

@@ -41,7 +41,7 @@ function Whole({ view }: { view: ReportView }) {
       </div>
       <p className="m-0 text-soft">
         {view.measure.name}, {view.window.name.toLowerCase()} screening, {shortDay(view.window.starts)} to{' '}
-        {longDay(view.window.ends)}. {view.coverage}
+        {longDay(view.window.ends)}. {view.coverage} Percentiles are among the school’s scores of the same grade.
       </p>
       {view.screened === 0 ? (
         <Empty title="No scores in this window yet">
@@ -128,7 +128,7 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
               <th className="font-medium border-b border-line pr-3">Class</th>
               <th className="font-medium border-b border-line pr-3">Tested</th>
               <th className="font-medium border-b border-line pr-3 text-right">Score</th>
-              <th className="font-medium border-b border-line pr-3 text-right">Percentile</th>
+              <th className="font-medium border-b border-line pr-3 text-right">Percentile in grade</th>
               {needs ? (
                 <th className="font-medium border-b border-line pr-3">
                   {view.next ? `Needs in ${view.next.toLowerCase()}` : 'For the next band'}

@@ -27,10 +27,10 @@ export function LadderTable({
   const { nameOf } = useNames();
   const { link } = useScope();
   const picks = usePicks();
-  const rows = useMemo(() => sorted(view.rows, sort, last, nameOf), [view.rows, sort, last, nameOf]);
+  const rows = useMemo(() => sorted(view.rows, sort, nameOf), [view.rows, sort, nameOf]);
   // Four seasons leave no room for more; gain and rank are about the last two.
   const many = view.seasons.length > 2;
-  const ranks = !many && view.rows.some((r) => r.cells[last]?.percentile !== undefined);
+  const ranks = !many && view.rows.some((r) => r.percentile !== undefined);
   const heading = (by: Column, text: string, left = false) => (
     <th
       scope="col"
@@ -63,7 +63,7 @@ export function LadderTable({
             {heading('name', 'Student', true)}
             {view.seasons.map((_, k) => heading(k, seasonName(view, k)))}
             {view.seasons.length === 2 && heading('gain', 'Gain')}
-            {ranks && heading('rank', 'Percentile')}
+            {ranks && heading('rank', 'Percentile in grade')}
           </tr>
         </thead>
         <tbody>
@@ -95,7 +95,7 @@ export function LadderTable({
                 {view.seasons.length === 2 && (
                   <td className="border-b border-hair pl-2 text-right">{r.gain === undefined ? '' : signed(r.gain)}</td>
                 )}
-                {ranks && <td className="border-b border-hair pl-2 text-right">{r.cells[last]?.percentile ?? ''}</td>}
+                {ranks && <td className="border-b border-hair pl-2 text-right">{r.percentile ?? ''}</td>}
               </tr>
             );
           })}
@@ -128,13 +128,12 @@ function CellText({ cell, mark }: { cell: Cell; mark: boolean }) {
 function sorted(
   rows: LadderRow[],
   sort: { by: Column; down: boolean },
-  last: number,
   nameOf: (s: LadderRow['student']) => string,
 ): LadderRow[] {
   const value = (r: LadderRow): number | string => {
     if (sort.by === 'name') return nameOf(r.student);
     if (sort.by === 'gain') return r.gain ?? Number.NEGATIVE_INFINITY;
-    if (sort.by === 'rank') return r.cells[last]?.percentile ?? Number.NEGATIVE_INFINITY;
+    if (sort.by === 'rank') return r.percentile ?? Number.NEGATIVE_INFINITY;
     return r.cells[sort.by]?.value ?? Number.NEGATIVE_INFINITY;
   };
   const way = sort.down ? -1 : 1;

@@ -126,7 +126,8 @@ class PlansTest extends BrowserTest {
         // Where there is no Shift key, a box says that a tick is for whole groups.
         page.getByLabel("Tick for whole groups").check();
         line.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar"))).click();
-        assertThat(mate.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))).hasAttribute("aria-pressed", "false");
+        assertThat(mate.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Fr 13 Mar")))).hasAttribute("aria-pressed",
+                "false");
         button("Close the plan of " + first).click();
         dialog().getByLabel(Pattern.compile("^Also for the others of Place keepers")).check();
         dialog().getByLabel("What came of it").selectOption("Stopped");

@@ -73,7 +73,8 @@ final class ReportPdf {
             ReportBand band = r.bands().get(i);
             html.append("<h2>").append(text(band.name() + " (tier " + band.tier() + "): " + band.count())).append("</h2>");
             if (!band.students().isEmpty()) {
-                html.append("<table><tr><th>Student</th><th>Class</th><th>Tested</th><th class='right'>Score</th><th class='right'>Percentile</th><th>")
+                html.append(
+                        "<table><tr><th>Student</th><th>Class</th><th>Tested</th><th class='right'>Score</th><th class='right'>Percentile in grade</th><th>")
                         .append(text(r.next() == null ? "For the next band" : "Needs in " + r.next().toLowerCase(java.util.Locale.ROOT))).append("</th><th>")
                         .append(text(r.before() == null ? "" : r.before())).append("</th></tr>");
                 band.students().forEach(s -> row(html, s, codes));

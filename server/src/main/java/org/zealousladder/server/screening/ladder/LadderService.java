@@ -28,6 +28,7 @@ import org.zealousladder.server.screening.ladder.LadderView.BandCount;
 import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.screening.ladder.LadderView.Season;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.SchoolScores;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
 
@@ -59,15 +60,21 @@ public class LadderService {
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Window> windows = measures.seasons(asOf, seasons);
         Standings standing = standings.of(students, List.of(measure), windows, asOf);
+        SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(roster.school(who), windows.get(windows.size() - 1), asOf);
         List<LadderRow> rows = students.stream().map(s -> {
             List<Cell> cells = standing.of(s.id(), measureId);
-            return new LadderRow(s.ref(), s.support(), cells, gain(cells));
+            return new LadderRow(s.ref(), s.support(), cells, gain(cells), percentile(school, measure, s, cells));
         }).toList();
         List<Season> drawn = new ArrayList<>();
         for (int k = 0; k < windows.size(); k++) {
             drawn.add(season(windows.get(k), k, rows, measure, standing));
         }
         return new LadderView(measure.ref(), measure.sem(), drawn, rows, LadderSummary.of(windows, rows));
+    }
+
+    private static @Nullable Integer percentile(@Nullable SchoolScores school, Measure measure, Enrolled student, List<Cell> cells) {
+        Double value = cells.isEmpty() ? null : cells.get(cells.size() - 1).value();
+        return school == null || value == null ? null : school.percentile(measure, student.grade(), value);
     }
 
     private static @Nullable Double gain(List<Cell> cells) {

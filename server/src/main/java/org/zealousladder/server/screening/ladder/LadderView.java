@@ -37,6 +37,7 @@ public record LadderView(MeasureRef measure, @Nullable Double sem, List<Season> 
      * One student, a cell per season in the seasons' order.
      *
      * @param gain between the last two seasons, when both have a score
+     * @param percentile mid-rank in the newest season among the school's scores of the same grade; absent for fewer than ten
      */
-    public record LadderRow(StudentRef student, @Nullable String support, List<Cell> cells, @Nullable Double gain) {}
+    public record LadderRow(StudentRef student, @Nullable String support, List<Cell> cells, @Nullable Double gain, @Nullable Integer percentile) {}
 }

@@ -8,10 +8,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param status scored, absent, exempt, invalid, none (nothing on record), or elsewhere (not here then)
  * @param certainty chance that the true score is in the band
- * @param percentile mid-rank among the students looked at, where they are at least ten
  */
 public record Cell(String status, @Nullable Double value, @Nullable LocalDate date, @Nullable Integer band, @Nullable String bandName,
-        @Nullable Integer tier, @Nullable Double certainty, boolean closeCall, @Nullable Integer percentile) {
+        @Nullable Integer tier, @Nullable Double certainty, boolean closeCall) {
 
     public boolean scored() {
         return value != null;

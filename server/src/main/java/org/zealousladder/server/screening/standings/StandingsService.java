@@ -8,14 +8,12 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.OptionalDouble;
 import java.util.function.BinaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.bands.Standing;
-import org.zealousladder.core.summary.PercentileRanks;
 import org.zealousladder.server.measures.measures.Ladders;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -72,13 +70,11 @@ public class StandingsService {
         for (Measure measure : on) {
             for (Window w : windows) {
                 Map<Integer, Score> inWindow = found.getOrDefault(measure.id(), Map.of()).getOrDefault(w.id(), Map.of());
-                double[] group = inWindow.values().stream().filter(Score::scored).mapToDouble(Score::value).toArray();
-                PercentileRanks ranks = PercentileRanks.of(group, measure.direction());
                 for (Integer id : ids) {
                     Integer grade = requireNonNull(grades.get(w.ends())).get(id);
                     BandLadder ladder = grade == null ? null : ladders.of(measure.id(), w.id(), grade).orElse(null);
                     cells.computeIfAbsent(id, k -> new HashMap<>()).computeIfAbsent(measure.id(), k -> new ArrayList<>())
-                            .add(cell(inWindow.get(id), grade != null, ladder, measure, ranks));
+                            .add(cell(inWindow.get(id), grade != null, ladder, measure));
                 }
             }
         }
@@ -99,21 +95,19 @@ public class StandingsService {
         return found;
     }
 
-    private static Cell cell(@Nullable Score score, boolean here, @Nullable BandLadder ladder, Measure measure, PercentileRanks ranks) {
+    private static Cell cell(@Nullable Score score, boolean here, @Nullable BandLadder ladder, Measure measure) {
         if (score == null) {
-            return new Cell(here ? "none" : "elsewhere", null, null, null, null, null, null, false, null);
+            return new Cell(here ? "none" : "elsewhere", null, null, null, null, null, null, false);
         }
         if (!score.scored()) {
-            return new Cell(score.status(), null, score.takenOn(), null, null, null, null, false, null);
+            return new Cell(score.status(), null, score.takenOn(), null, null, null, null, false);
         }
         double value = requireNonNull(score.value());
-        OptionalDouble rank = ranks.of(value);
-        Integer percentile = rank.isPresent() ? (int) Math.round(rank.getAsDouble()) : null;
         if (ladder == null) {
-            return new Cell(score.status(), value, score.takenOn(), null, null, null, null, false, percentile);
+            return new Cell(score.status(), value, score.takenOn(), null, null, null, null, false);
         }
         Standing s = ladder.standing(value, measure.semOrZero());
         Double certainty = s.certainty().isPresent() ? s.certainty().getAsDouble() : null;
-        return new Cell(score.status(), value, score.takenOn(), s.index(), s.band().name(), s.band().tier(), certainty, s.closeCall(), percentile);
+        return new Cell(score.status(), value, score.takenOn(), s.index(), s.band().name(), s.band().tier(), certainty, s.closeCall());
     }
 }

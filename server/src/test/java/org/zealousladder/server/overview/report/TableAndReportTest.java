@@ -52,6 +52,26 @@ class TableAndReportTest extends ScreeningTest {
         assertTrue(compared > 10);
     }
 
+    /** Whoever asks, and for however many: a percentile is among the school's scores of the grade. */
+    @Test
+    void aPercentileIsTheSameFigureOnEveryPage() {
+        String measure = "&measure=" + measure("oral-reading");
+        JsonNode own = body(read(person("g.rustad"), "/api/ladder" + scope("2025-GUILLEMOT", measure)));
+        JsonNode whole = body(read(person("m.tveit"), "/api/ladder" + wholeSchool(measure)));
+        JsonNode report = body(read(person("g.rustad"), "/api/report" + scope("2025-GUILLEMOT", measure + "&window=" + window("Winter"))));
+        int compared = 0;
+        for (JsonNode band : report.get("bands")) {
+            for (JsonNode s : band.get("students")) {
+                int percentile = s.get("percentile").asInt();
+                String name = s.at("/student/name").asString();
+                assertEquals(percentile, of(own.get("rows"), name).get("percentile").asInt(), name);
+                assertEquals(percentile, of(whole.get("rows"), name).get("percentile").asInt(), name);
+                compared++;
+            }
+        }
+        assertEquals(24, compared, "all of the class who have a score");
+    }
+
     @Test
     void exactlyWhatIsShownIsTakenOut() throws Exception {
         JsonNode view = table("g.rustad", scope("2025-GUILLEMOT", ""));

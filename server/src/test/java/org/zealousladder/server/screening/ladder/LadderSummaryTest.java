@@ -17,15 +17,15 @@ class LadderSummaryTest {
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
 
     private static Cell in(int band, boolean close) {
-        return new Cell("scored", 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close, null);
+        return new Cell("scored", 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close);
     }
 
     private static Cell none() {
-        return new Cell("none", null, null, null, null, null, null, false, null);
+        return new Cell("none", null, null, null, null, null, null, false);
     }
 
     private static LadderRow row(Cell before, Cell now) {
-        return new LadderRow(STUDENT, null, List.of(before, now), null);
+        return new LadderRow(STUDENT, null, List.of(before, now), null, null);
     }
 
     @Test
@@ -53,6 +53,6 @@ class LadderSummaryTest {
     void withoutASeasonOrAStudentThereIsNothingToSay() {
         assertEquals("", LadderSummary.of(List.of(), List.of(row(none(), none()))));
         assertEquals("", LadderSummary.of(List.of(WINTER), List.of()));
-        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null))));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null, null))));
     }
 }
