@@ -2124,11 +2124,13 @@ export interface components {
             /** Format: date */
             lastScore: string;
             /** Format: double */
-            leaning?: number;
+            level: number;
             /** Format: int32 */
             n: number;
             /** Format: int32 */
             others?: number;
+            /** Format: double */
+            shrinkage?: number;
             /** Format: double */
             slope: number;
             /** Format: double */

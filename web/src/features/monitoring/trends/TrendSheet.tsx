@@ -186,8 +186,8 @@ function Verdict({ detail }: { detail: TrendDetail }) {
 /** How much the newest trend rests on the others of the grade, when that is worth knowing. */
 function leaning(card: TrendCard): string {
   const phase = card.phases.at(-1);
-  if (phase?.leaning === undefined || phase.others === undefined) return '';
-  const share = Math.round(phase.leaning * 100);
+  if (phase?.shrinkage === undefined || phase.others === undefined) return '';
+  const share = Math.round(phase.shrinkage * 100);
   if (share < 10) return "The trend rests on the student's own scores.";
   const others = `the ${phase.others} others followed in the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week`;
   return share < 40

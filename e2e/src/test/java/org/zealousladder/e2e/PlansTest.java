@@ -130,7 +130,7 @@ class PlansTest extends BrowserTest {
                 "false");
         button("Close the plan of " + first).click();
         dialog().getByLabel(Pattern.compile("^Also for the others of Place keepers")).check();
-        dialog().getByLabel("What came of it").selectOption("Stopped");
+        dialog().getByLabel("What came of it").selectOption("Stopped for another reason");
         inDialog("Close 2 plans").click();
         assertThat(dialog()).hasCount(0);
         assertThat(mate).hasCount(0);

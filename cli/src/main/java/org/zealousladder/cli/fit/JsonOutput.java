@@ -94,7 +94,7 @@ final class JsonOutput implements FitOutput {
         if (pooled) {
             json.writeStringProperty("fittedBy", s.fittedBy());
             json.writeNumberProperty("interceptSe", s.interceptSe());
-            json.writeNumberProperty("leaning", t.leaning());
+            json.writeNumberProperty("leaning", t.shrinkage());
         }
     }
 

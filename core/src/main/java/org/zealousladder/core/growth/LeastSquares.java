@@ -16,7 +16,7 @@ import org.zealousladder.core.ScoreSeries;
  *   <li>A perfect line without SEM: standard error 0, an interval of no width.
  * </ul>
  *
- * <p>Steadied variance: G. K. Smyth (2004), Linear models and empirical Bayes methods, Stat. Appl. Genet. Mol. Biol.
+ * <p>Moderated variance: G. K. Smyth (2004), Linear models and empirical Bayes methods, Stat. Appl. Genet. Mol. Biol.
  * 3(1), with the measure's own error as the prior.
  */
 public final class LeastSquares {

@@ -117,7 +117,7 @@ public final class Population implements Trend.Fitter {
         double half = StudentT.quantile975(df) * se;
         return new Trend.Fitted(own.size(), scale.mean() + o.level - perWeek * scale.centre(), perWeek, se, perWeek - half,
                 perWeek + half, residualSd(), df, scale.centre() - unit * v12 / v22,
-                Math.sqrt(variance * Math.max(0, v11 - v12 * v12 / v22)), Trend.Method.POOLED, o.leaning);
+                Math.sqrt(variance * Math.max(0, v11 - v12 * v12 / v22)), Trend.Method.POOLED, o.shrinkage);
     }
 
     /**
@@ -146,7 +146,7 @@ public final class Population implements Trend.Fitter {
         final double w11;
         final double w12;
         final double w22;
-        final double leaning;
+        final double shrinkage;
 
         Own(ScoreSeries own) {
             double[] p = own.size() == 0 ? new double[5] : scale.products(SeriesSums.of(own), 0);
@@ -176,7 +176,7 @@ public final class Population implements Trend.Fitter {
             w11 = quadratic(f, h11, h12, h11, h12);
             w12 = quadratic(f, h11, h12, h21, h22);
             w22 = quadratic(f, h21, h22, h21, h22);
-            leaning = d22 == 0 ? 1 : Math.min(1, own22 / d22);
+            shrinkage = d22 == 0 ? 1 : Math.min(1, own22 / d22);
         }
     }
 

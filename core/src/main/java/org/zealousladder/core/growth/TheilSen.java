@@ -11,7 +11,7 @@ import org.zealousladder.core.ScoreSeries;
  * <ul>
  *   <li>The slope's interval comes from Kendall's variance with ties: the slopes at ranks
  *       {@code (N ± z·√var)/2} of the {@code N} sorted slopes.
- *   <li>The spread is {@code 1.4826 · median|r|}, steadied by an SEM as in {@link LeastSquares}; the level's standard
+ *   <li>The spread is {@code 1.4826 · median|r|}, moderated by an SEM as in {@link LeastSquares}; the level's standard
  *       error is that of a median, {@code √(π/2)·s/√n}, at the median time. This is the large-sample value and is
  *       good enough to draw a ribbon and a chance by; it is not exact for short series.
  *   <li>Up to {@value #SORT_LIMIT} scores all slopes are sorted; beyond that the wanted ranks are found by bisection

@@ -24,15 +24,15 @@ public sealed interface Trend {
      * @param slopeSe standard error of the slope
      * @param slopeLow lower end of the slope's 95 % interval
      * @param slopeHigh upper end of the slope's 95 % interval
-     * @param residualSd spread of scores about the trend; steadied where an SEM was given
+     * @param residualSd spread of scores about the trend; moderated where an SEM was given
      * @param df degrees of freedom of that spread
      * @param centre time at which the level is known best
      * @param centreSe standard error of the level there
      * @param method how it was fitted
-     * @param leaning how much of the slope's doubt the own scores left to the group, 0 (nothing: a trend of its own) to 1 (all)
+     * @param shrinkage how much of the slope's doubt the own scores left to the group, 0 (nothing: a trend of its own) to 1 (all)
      */
     record Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh,
-            double residualSd, int df, double centre, double centreSe, Method method, double leaning) implements Trend {
+            double residualSd, int df, double centre, double centreSe, Method method, double shrinkage) implements Trend {
 
         /** A trend of one series by itself. */
         Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh, double residualSd, int df,
@@ -73,7 +73,7 @@ public sealed interface Trend {
         SINGLE,
         /** Theil-Sen: unmoved by a few wild scores. */
         ROBUST,
-        /** A student's share of a {@link Population}: the own scores, leaning on the group where they are few. */
+        /** A student's share of a {@link Population}: the own scores, shrinkage on the group where they are few. */
         POOLED
     }
 

@@ -63,7 +63,7 @@ class LeastSquaresTest {
     }
 
     @Test
-    void steadiedVarianceCountsTheSemForFourDegreesOfFreedom() {
+    void moderatedVarianceCountsTheSemForFourDegreesOfFreedom() {
         Trend.Fitted f = fitted(LeastSquares.fit(ScoreSeries.of(WEEKS, SCORES), 2));
         assertEquals(7, f.df());
         assertEquals(Math.sqrt((4 * 4 + 2.4) / 7), f.residualSd(), 1e-12);

@@ -76,7 +76,7 @@ class PooledGrowthTest {
         near(211.006, second.intercept());
         near(1.848, second.slope());
         assertEquals(Trend.Method.POOLED, first.method());
-        assertTrue(first.leaning() > 0 && first.leaning() < 0.5, "ten scores lean little: " + first.leaning());
+        assertTrue(first.shrinkage() > 0 && first.shrinkage() < 0.5, "ten scores lean little: " + first.shrinkage());
     }
 
     @Test
@@ -112,7 +112,7 @@ class PooledGrowthTest {
         assertEquals(1.5, p.slopePerWeek(), 1e-6);
         Trend.Fitted one = p.predict(all.get(3));
         assertEquals(1.5, one.slope(), 1e-4);
-        assertTrue(one.leaning() > 0.9 && Double.isFinite(one.slopeSe()) && one.slopeSe() > 0);
+        assertTrue(one.shrinkage() > 0.9 && Double.isFinite(one.slopeSe()) && one.slopeSe() > 0);
     }
 
     @Test
@@ -144,6 +144,6 @@ class PooledGrowthTest {
         assertEquals(p.slopePerWeek(), nobody.slope(), 1e-12);
         assertEquals(p.intercept(), nobody.intercept(), 1e-9);
         assertEquals(Math.hypot(p.slopeSd(), p.slopeSe()), nobody.slopeSe(), 1e-9);
-        assertEquals(1, nobody.leaning(), 1e-12);
+        assertEquals(1, nobody.shrinkage(), 1e-12);
     }
 }

@@ -73,7 +73,7 @@ class PooledPropertiesTest {
             Trend.Fitted pooled = p.predict(s);
             assertEquals(own.slope(), pooled.slope(), 1e-4);
             assertEquals(own.at(20), pooled.at(20), 1e-3);
-            assertTrue(pooled.leaning() < 0.01);
+            assertTrue(pooled.shrinkage() < 0.01);
         }
     }
 

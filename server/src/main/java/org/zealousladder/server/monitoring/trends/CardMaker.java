@@ -1,16 +1,10 @@
 package org.zealousladder.server.monitoring.trends;
 
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.Proposer;
@@ -19,7 +13,6 @@ import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.growth.LeastSquares;
-import org.zealousladder.core.growth.Outliers;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.measures.measures.Measure;
@@ -31,21 +24,14 @@ import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.monitoring.trends.TrendCard.ProposalView;
 import org.zealousladder.server.monitoring.trends.TrendCard.RuleSays;
 import org.zealousladder.server.monitoring.trends.TrendCard.Swing;
-import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
-import org.zealousladder.server.monitoring.trends.TrendCard.TrendStop;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.scores.scores.Score;
 
-/** Makes a card from records: splits phases, asks the core for trend, chance and decision, and lays out the line. */
+/** Makes a card from records: asks the core for trend, chance and proposal, phase by phase. */
 final class CardMaker {
-    private static final int STOPS = 12;
-
-    /**
-     * Scores up to this many days before a goal's start belong to its first phase: the baseline was taken from them. A plan that begins up to as many days
-     * after it belongs to that phase, too: baseline and plan make a beginning together.
-     */
-    static final int BASELINE_DAYS = 21;
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    /** A small chart's ribbon needs few steps; one opened large is looked at. */
+    private static final int FEW_STOPS = 5;
+    private static final int MANY_STOPS = 12;
 
     private final LocalDate origin;
     private final LocalDate asOf;
@@ -62,7 +48,7 @@ final class CardMaker {
      * @param scores of the year, in order
      * @param taken decisions, the oldest first
      * @param plans on the measure, the newest first
-     * @param population what the trend leans on; null where it is fitted by itself
+     * @param population what the trend is shrunk to; null where it is fitted by itself
      */
     record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Decision> taken, List<Plan> plans,
             @Nullable Population population) {
@@ -76,172 +62,98 @@ final class CardMaker {
         }
     }
 
+    /** For a small chart among many: without what the other rules say, and whether one score turns it. */
     TrendCard card(Records records) {
+        return card(records, false);
+    }
+
+    /** For a chart that is opened large. */
+    TrendCard whole(Records records) {
+        return card(records, true);
+    }
+
+    private TrendCard card(Records records, boolean whole) {
         Measure measure = records.measure();
-        List<Score> scores = records.scores();
         Goal goal = records.goal();
-        List<Decision> taken = records.taken();
-        List<Score> scored = scores.stream().filter(Score::scored).toList();
-        ScoreSeries series = ScoreSeries.of(
-                scored.stream().mapToDouble(s -> week(s.takenOn())).toArray(),
-                scored.stream().mapToDouble(Score::value).toArray());
-        LocalDate since = goal == null ? origin : goal.startDate().minusDays(BASELINE_DAYS);
-        List<LocalDate> changes = changes(records);
-        List<LocalDate> splits = changes.stream().filter(d -> d.isAfter(since)).toList();
+        Phases phases = Phases.of(records, origin, asOf);
+        ChartLines lines = new ChartLines(origin, whole ? MANY_STOPS : FEW_STOPS);
         Trend.Fitter single = s -> LeastSquares.fit(s, measure.semOrZero());
         // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
-        Population population = goal == null || !splits.isEmpty() ? null : records.population();
+        Population population = goal == null || phases.parted() ? null : records.population();
         Proposer proposer = new Proposer(measure.settings(), population == null ? single : population);
-        ScoreSeries monitored = goal == null ? series : series.from(week(since));
-        List<ScoreSeries> phases = split(monitored, splits);
-        ScoreSeries newest = phases.get(phases.size() - 1);
+        Trend newest = proposer.fit(phases.newest());
         GoalView goalView = null;
         ProposalView proposal = null;
-        LocalDate settledUntil = null;
-        Decision latest = taken.isEmpty() ? null : taken.get(taken.size() - 1);
         if (goal != null) {
             GoalLine line = goal.line(origin, measure.direction());
-            Trend trend = proposer.fit(newest);
-            Proposal decision = proposer.propose(newest, trend, line, week(asOf));
-            goalView = goalView(goal, line, trend);
-            proposal = proposal(decision, proposer, newest, trend, line);
-            settledUntil = latest == null || !latest.settles(proposal.kind(), asOf) ? null : latest.lookAgainOn();
+            goalView = goalView(goal, line, newest, lines);
+            proposal = new Proposing(proposer, phases.newest(), newest, line, lines).view(whole);
         }
         List<PhaseTrend> trends = new ArrayList<>();
-        for (int i = 0; i < phases.size(); i++) {
+        for (int i = 0; i < phases.parts().size(); i++) {
+            ScoreSeries phase = phases.parts().get(i);
+            boolean last = i == phases.parts().size() - 1;
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
-            boolean goesOn = i == phases.size() - 1 && proposal != null && !proposal.kind().equals(Proposal.Kind.TOO_SOON.code());
-            boolean last = i == phases.size() - 1;
-            PhaseTrend trend = phaseTrend(last ? proposer.fit(phases.get(i)) : single.fit(phases.get(i)), phases.get(i), goesOn ? goal : null,
-                    last ? population : null);
+            boolean goesOn = last && proposal != null && !proposal.kind().equals(Proposal.Kind.TOO_SOON.code());
+            PhaseTrend trend = lines.line(last ? newest : single.fit(phase), phase, goesOn && goal != null ? goal.goalDate() : null, last ? population : null);
             if (trend != null) {
                 trends.add(trend);
             }
         }
-        return new TrendCard(records.student(), measure.ref(), points(scores, phases, series.size() - monitored.size()), trends, changes, goalView, proposal,
-                settledUntil, latest == null ? null : latest.due(asOf),
-                records.plans().stream().filter(Plan::open).findFirst().map(p -> brief(p, asOf)).orElse(null));
+        Decision latest = records.taken().isEmpty() ? null : records.taken().get(records.taken().size() - 1);
+        LocalDate settledUntil = latest == null || proposal == null || !latest.settles(proposal.kind(), asOf) ? null : latest.lookAgainOn();
+        return new TrendCard(records.student(), measure.ref(), ChartLines.points(records.scores(), phases), trends, phases.changes(), goalView, proposal,
+                settledUntil, latest == null ? null : latest.due(asOf), records.plans().stream().filter(Plan::open).findFirst().map(this::brief).orElse(null));
     }
 
-    /** Days of the year on which the plan changed: by a decision, by a later phase, or by a plan that began when monitoring had been under way. */
-    private List<LocalDate> changes(Records records) {
-        Goal goal = records.goal();
-        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind().equals(Decision.PLAN_CHANGED)).map(Decision::decidedOn);
-        Stream<LocalDate> phases = records.plans().stream().flatMap(p -> p.phases().stream().skip(1)).map(Plan.PlanPhase::starts)
-                .filter(d -> goal == null || d.isAfter(goal.startDate()));
-        Stream<LocalDate> begun = records.plans().stream().map(p -> p.phases().get(0).starts())
-                .filter(d -> goal != null && d.isAfter(goal.startDate().plusDays(BASELINE_DAYS)));
-        return Stream.of(decided, phases, begun).flatMap(d -> d).filter(d -> !d.isBefore(origin) && !d.isAfter(asOf)).distinct().sorted().toList();
+    private TrendCard.PlanBrief brief(Plan plan) {
+        return new TrendCard.PlanBrief(plan.id(), plan.phaseOn(asOf).strategy(), plan.groupName(), plan.given(), plan.planned(), plan.tooLittle());
     }
 
-    private static TrendCard.PlanBrief brief(Plan plan, LocalDate asOf) {
-        return new TrendCard.PlanBrief(plan.id(), plan.phaseOn(asOf).strategy(), plan.groupName(), plan.given(), plan.planned(),
-                plan.tooLittle());
-    }
-
-    private double week(LocalDate day) {
-        return ScoreSeries.weeks(origin, day);
-    }
-
-    private LocalDate day(double week) {
-        return origin.plusDays(Math.round(week * 7));
-    }
-
-    private List<ScoreSeries> split(ScoreSeries series, List<LocalDate> changes) {
-        List<ScoreSeries> phases = new ArrayList<>();
-        ScoreSeries rest = series;
-        for (LocalDate change : changes) {
-            ScoreSeries after = rest.from(week(change));
-            phases.add(rest.first(rest.size() - after.size()));
-            rest = after;
-        }
-        phases.add(rest);
-        return phases;
-    }
-
-    private @Nullable PhaseTrend phaseTrend(Trend trend, ScoreSeries phase, @Nullable Goal goal, @Nullable Population population) {
-        if (!(trend instanceof Trend.Fitted f)) {
-            return null;
-        }
-        double from = phase.week(0);
-        double lastScore = phase.week(phase.size() - 1);
-        double to = goal == null ? lastScore : Math.max(lastScore, week(goal.goalDate()));
-        Set<LocalDate> days = new java.util.TreeSet<>();
-        for (int i = 0; i <= STOPS; i++) {
-            days.add(day(from + i * (to - from) / STOPS));
-        }
-        days.add(day(lastScore));
-        Population group = f.method() == Trend.Method.POOLED ? population : null;
-        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), days.stream().map(d -> stop(f, d)).toList(),
-                group == null ? null : f.leaning(), group == null ? null : group.series() - 1, group == null ? null : group.slopePerWeek());
-    }
-
-    private TrendStop stop(Trend.Fitted f, LocalDate day) {
-        Interval level = f.level(week(day));
-        return new TrendStop(day, level.value(), level.low(), level.high());
-    }
-
-    private GoalView goalView(Goal goal, GoalLine line, Trend trend) {
-        Double chance = trend instanceof Trend.Fitted f ? GoalChance.of(f, line) : null;
-        TrendStop projected = trend instanceof Trend.Fitted f ? stop(f, goal.goalDate()) : null;
+    private static GoalView goalView(Goal goal, GoalLine line, Trend trend, ChartLines lines) {
+        Trend.Fitted f = trend instanceof Trend.Fitted fitted ? fitted : null;
         return new GoalView(goal.id(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(), line.neededPerWeek(),
-                chance, projected);
+                f == null ? null : (Double) GoalChance.of(f, line), f == null ? null : lines.stop(f, goal.goalDate()));
     }
 
-    private ProposalView proposal(Proposal proposal, Proposer proposer, ScoreSeries phase, Trend trend, GoalLine line) {
-        LocalDate since = proposal.kind() == Proposal.Kind.CHANGE || proposal.kind() == Proposal.Kind.RAISE
-                ? day(phase.week(proposer.since(phase, line, proposal.kind()))) : null;
-        List<RuleSays> rules = Arrays.stream(Rule.values()).map(rule -> {
-            RuleSettings s = proposal.rule();
-            RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
-            Proposal says = rule == s.rule() ? proposal : proposer.with(other).propose(phase, trend, line, week(asOf));
-            return new RuleSays(rule.label(), says.kind().code(), says.kind().label(), says.evidence(), rule == s.rule());
-        }).toList();
-        Swing swing = proposer.swing(phase, line, week(asOf), proposal).map(s -> new Swing(day(phase.week(s.index())), phase.score(s.index()),
-                s.without().kind().label())).orElse(null);
-        return new ProposalView(proposal.kind().code(), proposal.kind().label(), proposal.reason(), evidence(proposal, since),
-                proposal.kind().wantsAction(), proposal.priority(), since, swing, rules);
-    }
+    /** What is proposed for the newest phase. */
+    private final class Proposing {
+        private final Proposer proposer;
+        private final ScoreSeries phase;
+        private final Trend trend;
+        private final GoalLine line;
+        private final ChartLines lines;
+        private final double now = ScoreSeries.weeks(origin, asOf);
 
-    private static String evidence(Proposal d, @Nullable LocalDate since) {
-        RuleSettings s = d.rule();
-        String threshold = switch (d.kind()) {
-            case CHANGE -> switch (s.rule()) {
-                case CHANCE -> "at most " + Math.round(100 * s.changeAtMost()) + " %";
-                case TREND -> "slower than needed";
-                case LAST_POINTS -> s.lastPoints() + " short of the line";
-            };
-            case RAISE -> switch (s.rule()) {
-                case CHANCE -> "at least " + Math.round(100 * s.raiseAtLeast()) + " %";
-                case TREND -> "faster than needed";
-                case LAST_POINTS -> s.lastPoints() + " past the line";
-            };
-            default -> "";
-        };
-        if (threshold.isEmpty()) {
-            return d.kind() == Proposal.Kind.HOLD || d.kind() == Proposal.Kind.TOO_SOON ? s.rule().label() + "." : "Goal date passed.";
+        Proposing(Proposer proposer, ScoreSeries phase, Trend trend, GoalLine line, ChartLines lines) {
+            this.proposer = proposer;
+            this.phase = phase;
+            this.trend = trend;
+            this.line = line;
+            this.lines = lines;
         }
-        return s.rule().label() + ", " + threshold + (since == null ? "." : " since " + DAY.format(since) + ".");
-    }
 
-    /** Outliers are marked within each phase: a jump at a plan change is not a wild score. The first {@code before} are in none. */
-    private static List<TrendPoint> points(List<Score> scores, List<ScoreSeries> phases, int before) {
-        Set<Integer> wild = new HashSet<>();
-        int unfitted = before;
-        for (ScoreSeries phase : phases) {
-            for (int i : Outliers.mark(phase)) {
-                wild.add(before + i);
-            }
-            before += phase.size();
+        ProposalView view(boolean whole) {
+            Proposal p = proposer.propose(phase, trend, line, now);
+            LocalDate since = p.kind() == Proposal.Kind.CHANGE || p.kind() == Proposal.Kind.RAISE
+                    ? lines.day(phase.week(proposer.since(phase, line, p.kind()))) : null;
+            return new ProposalView(p.kind().code(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(),
+                    since,
+                    whole ? swing(p) : null, whole ? rules(p) : List.of());
         }
-        List<TrendPoint> points = new ArrayList<>(scores.size());
-        int k = 0;
-        for (Score s : scores) {
-            boolean outlier = s.scored() && wild.contains(k);
-            boolean fitted = s.scored() && k >= unfitted;
-            k += s.scored() ? 1 : 0;
-            points.add(new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), outlier, fitted));
+
+        private List<RuleSays> rules(Proposal p) {
+            RuleSettings s = p.rule();
+            return Arrays.stream(Rule.values()).map(rule -> {
+                RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
+                Proposal says = rule == s.rule() ? p : proposer.with(other).propose(phase, trend, line, now);
+                return new RuleSays(rule.label(), says.kind().code(), says.kind().label(), says.evidence(), rule == s.rule());
+            }).toList();
         }
-        return points;
+
+        private @Nullable Swing swing(Proposal p) {
+            return proposer.swing(phase, line, now, p)
+                    .map(s -> new Swing(lines.day(phase.week(s.index())), phase.score(s.index()), s.without().kind().label())).orElse(null);
+        }
     }
 }

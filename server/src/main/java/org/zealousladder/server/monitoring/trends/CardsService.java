@@ -92,6 +92,10 @@ public class CardsService {
             return maker.card(requireNonNull(records.get(student)));
         }
 
+        TrendCard whole(int student) {
+            return maker.whole(requireNonNull(records.get(student)));
+        }
+
         @Nullable
         Goal goal(int student) {
             return requireNonNull(records.get(student)).goal();
@@ -129,7 +133,7 @@ public class CardsService {
     /** One student's card on one measure as of a day, with or without a goal. */
     TrendCard card(int studentId, int measureId, LocalDate asOf) {
         Enrolled student = roster.enrolled(studentId, asOf);
-        return trial(List.of(student), measures.measure(measureId, asOf), asOf).card(studentId);
+        return trial(List.of(student), measures.measure(measureId, asOf), asOf).whole(studentId);
     }
 
     /** One student's cards on {@code of}, with or without goals, from scores that are read already. */

@@ -32,7 +32,7 @@ class PoolsStore {
         grades.forEach((school, of) -> db
                 .sql("select measure_id, grade, days, scores from trends_phases_of_school(:school, :grades, :measures, :origin, :asOf, :baseline)")
                 .param("school", school).param("grades", shorts(of)).param("measures", shorts(measures)).param("origin", origin).param("asOf", asOf)
-                .param("baseline", CardMaker.BASELINE_DAYS)
+                .param("baseline", Phases.BASELINE_DAYS)
                 .query(row -> {
                     Pools.Group group = new Pools.Group(row.getInt("measure_id"), school, row.getInt("grade"));
                     pools.computeIfAbsent(group, g -> new PooledGrowth()).add(series(row.getArray("days"), row.getArray("scores")));

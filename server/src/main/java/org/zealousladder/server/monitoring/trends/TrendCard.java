@@ -29,12 +29,13 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
     /**
      * The fitted trend of one phase, with its line and ribbon at some days.
      *
-     * @param leaning share of the slope's doubt that was left to the group, 0 to 1; null when it was fitted by itself
+     * @param level where the trend stands at the last score
+     * @param shrinkage share of the slope's doubt that was left to the group, 0 to 1; null when it was fitted by itself
      * @param others series besides this one that were pooled
      * @param groupSlope the group's change per week
      */
-    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, List<TrendStop> stops,
-            @Nullable Double leaning, @Nullable Integer others, @Nullable Double groupSlope) {}
+    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, double level, List<TrendStop> stops,
+            @Nullable Double shrinkage, @Nullable Integer others, @Nullable Double groupSlope) {}
 
     /** Level of the trend on a day with its 95 % interval. */
     public record TrendStop(LocalDate date, double level, double low, double high) {}
@@ -48,7 +49,8 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
      *
      * @param reason the figures in a sentence
      * @param evidence rule, threshold and since when
-     * @param swing a single wild score without which something else would be proposed; null when none turns it alone
+     * @param swing a single wild score without which something else would be proposed; null when none turns it alone, and on small charts
+     * @param rules what each rule says; on small charts none
      */
     public record ProposalView(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
             @Nullable LocalDate since, @Nullable Swing swing, List<RuleSays> rules) {}

@@ -151,8 +151,7 @@ public class DeskService {
                 continue;
             }
             PhaseTrend newest = card.phases().get(card.phases().size() - 1);
-            double level = newest.stops().stream().filter(s -> s.date().equals(newest.lastScore())).findFirst().orElseThrow().level();
-            boolean there = card.measure().higherIsBetter() ? level >= card.goal().goalScore() : level <= card.goal().goalScore();
+            boolean there = card.measure().higherIsBetter() ? newest.level() >= card.goal().goalScore() : newest.level() <= card.goal().goalScore();
             if (there && newest.n() >= 3) {
                 long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
                 reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), "goal",

@@ -173,7 +173,7 @@ class PlansTest extends ScreeningTest {
         JsonNode card = body(read(person("b.calder"), detail)).get("card");
         assertEquals("2026-02-09", card.at("/planChanges/0").asString());
         assertEquals(2, card.get("phases").size());
-        assertFalse(card.at("/phases/1").has("leaning"), "after a change it stands by itself");
+        assertFalse(card.at("/phases/1").has("shrinkage"), "after a change it stands by itself");
         assertEquals("Phrase reading", card.at("/plan/strategy").asString());
     }
 

@@ -48,7 +48,7 @@ class CardMakerTest {
     }
 
     private static TrendCard card(List<Score> scores, Goal goal, Decision... taken) {
-        return new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(taken), List.of(), null));
+        return new CardMaker(YEAR, TODAY).whole(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(taken), List.of(), null));
     }
 
     @Test
@@ -187,7 +187,7 @@ class CardMakerTest {
     }
 
     private static TrendCard pooled(List<Score> scores, Goal goal, List<Plan> plans) {
-        return new CardMaker(YEAR, TODAY).card(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(), plans, group()));
+        return new CardMaker(YEAR, TODAY).whole(new CardMaker.Records(STUDENT, MEASURE, scores, goal, List.of(), plans, group()));
     }
 
     @Test
@@ -195,9 +195,9 @@ class CardMakerTest {
         TrendCard few = pooled(weekly(OCTOBER, 4, 50, 2.5), goal(90), List.of());
         TrendCard many = pooled(weekly(OCTOBER, 16, 50, 2.5), goal(90), List.of());
         assertEquals(11, few.phases().get(0).others());
-        assertTrue(few.phases().get(0).leaning() > many.phases().get(0).leaning());
+        assertTrue(few.phases().get(0).shrinkage() > many.phases().get(0).shrinkage());
         assertTrue(few.phases().get(0).slope() < many.phases().get(0).slope(), "drawn towards the group's one a week");
-        assertEquals(null, card(weekly(OCTOBER, 16, 50, 2.5), goal(90)).phases().get(0).leaning());
+        assertEquals(null, card(weekly(OCTOBER, 16, 50, 2.5), goal(90)).phases().get(0).shrinkage());
     }
 
     @Test
@@ -206,7 +206,7 @@ class CardMakerTest {
         TrendCard card = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(OCTOBER, change, TODAY.plusDays(9))));
         assertEquals(List.of(change), card.planChanges(), "neither the first phase nor one that is to come");
         assertEquals(2, card.phases().size());
-        assertEquals(null, card.phases().get(1).leaning());
+        assertEquals(null, card.phases().get(1).shrinkage());
         assertEquals("Echoes", card.plan().group());
         assertTrue(card.plan().tooLittle());
         TrendCard closed = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of());
@@ -216,15 +216,15 @@ class CardMakerTest {
     @Test
     void aPlanThatBeginsWithTheBaselineIsNoChangeAndOneThatBeginsLaterIs() {
         LocalDate start = goal(90).startDate();
-        TrendCard together = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(start.plusDays(CardMaker.BASELINE_DAYS))));
+        TrendCard together = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(start.plusDays(Phases.BASELINE_DAYS))));
         assertEquals(List.of(), together.planChanges());
         assertEquals(1, together.phases().size());
-        assertTrue(together.phases().get(0).leaning() > 0, "it may lean on the others");
-        LocalDate later = start.plusDays(CardMaker.BASELINE_DAYS + 1);
+        assertTrue(together.phases().get(0).shrinkage() > 0, "it may lean on the others");
+        LocalDate later = start.plusDays(Phases.BASELINE_DAYS + 1);
         TrendCard late = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of(plan(later)));
         assertEquals(List.of(later), late.planChanges(), "what was before went without this plan");
         assertEquals(2, late.phases().size());
-        assertNull(late.phases().get(1).leaning());
+        assertNull(late.phases().get(1).shrinkage());
     }
 
     @Test
@@ -232,14 +232,14 @@ class CardMakerTest {
         Goal late = new Goal(9, 1, 1, LocalDate.of(2025, 12, 11), 60, LocalDate.of(2026, 5, 8), 90, "by-hand", null, null, null);
         LocalDate before = LocalDate.of(2025, 10, 30);
         TrendCard card = new CardMaker(YEAR, TODAY)
-                .card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
+                .whole(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
         assertEquals(List.of(before), card.planChanges());
         assertEquals(1, card.phases().size());
-        assertTrue(card.phases().get(0).leaning() > 0);
+        assertTrue(card.phases().get(0).shrinkage() > 0);
         LocalDate during = late.startDate().minusDays(7);
         TrendCard split = new CardMaker(YEAR, TODAY)
-                .card(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(during)), List.of(), group()));
-        assertNull(split.phases().get(split.phases().size() - 1).leaning(), "within the baseline's weeks it does");
+                .whole(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(during)), List.of(), group()));
+        assertNull(split.phases().get(split.phases().size() - 1).shrinkage(), "within the baseline's weeks it does");
     }
 
     @Test
@@ -267,5 +267,21 @@ class CardMakerTest {
         assertEquals(OCTOBER.plusWeeks(14), card.proposal().swing().date());
         assertEquals(12.0, card.proposal().swing().value());
         assertTrue(!card.proposal().swing().without().equals(card.proposal().label()));
+    }
+
+    @Test
+    void aSmallCardCarriesOnlyWhatIsDrawn() {
+        CardMaker.Records records = new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1.5), goal(90), List.of(), List.of(), null);
+        TrendCard small = new CardMaker(YEAR, TODAY).card(records);
+        TrendCard whole = new CardMaker(YEAR, TODAY).whole(records);
+        assertEquals(List.of(), small.proposal().rules());
+        assertNull(small.proposal().swing());
+        assertEquals(whole.proposal().reason(), small.proposal().reason());
+        assertEquals(whole.goal(), small.goal());
+        TrendCard.PhaseTrend phase = small.phases().get(0);
+        assertTrue(phase.stops().size() < whole.phases().get(0).stops().size());
+        assertEquals(whole.phases().get(0).level(), phase.level());
+        assertEquals(phase.stops().stream().filter(s -> s.date().equals(phase.lastScore())).findFirst().orElseThrow().level(), phase.level(), 1e-9,
+                "the level is the core's, at the last score");
     }
 }

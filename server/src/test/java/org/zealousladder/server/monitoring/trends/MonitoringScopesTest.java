@@ -81,7 +81,7 @@ class MonitoringScopesTest extends ScreeningTest {
         assertTrue(each(view("b.calder", "/api/plans", code, TODAY).get("rows")).allMatch(r -> r.at("/plan/given").asInt() == 1));
         JsonNode cards = view("b.calder", "/api/trends", code, TODAY).get("cards");
         assertEquals(40, cards.size());
-        assertTrue(each(cards).allMatch(c -> c.at("/phases/0").has("leaning")), "with forty alike, each trend leans on the others");
+        assertTrue(each(cards).allMatch(c -> c.at("/phases/0").has("shrinkage")), "with forty alike, each trend leans on the others");
     }
 
     @Test

@@ -91,11 +91,11 @@ class MonitoringTest extends ScreeningTest {
         String path = "/api/trends/" + student("Sunniva Hale") + "/" + measure("oral-reading") + "?asOf=2026-03-06";
         JsonNode teacher = body(read(person("r.oduya"), path)).at("/card/phases/0");
         JsonNode coordinator = body(read(person("m.tveit"), path)).at("/card/phases/0");
-        assertTrue(teacher.get("leaning").asDouble() > 0 && teacher.get("leaning").asDouble() < 1);
+        assertTrue(teacher.get("shrinkage").asDouble() > 0 && teacher.get("shrinkage").asDouble() < 1);
         assertTrue(teacher.get("others").asInt() >= 4);
         assertEquals(teacher.get("slope").asDouble(), coordinator.get("slope").asDouble(), 1e-12);
         JsonNode zuri = body(read(person("r.oduya"), "/api/trends/" + student("Zuri Halloran") + "/" + measure("oral-reading") + "?asOf=2026-03-06"));
-        assertFalse(zuri.at("/card/phases/1").has("leaning"), "after a change of plan a trend stands by itself");
+        assertFalse(zuri.at("/card/phases/1").has("shrinkage"), "after a change of plan a trend stands by itself");
         JsonNode rules = zuri.at("/card/proposal/rules");
         assertEquals(3, rules.size());
         each(rules).forEach(r -> assertFalse(r.get("why").asString().isBlank()));
