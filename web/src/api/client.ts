@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { SameAsBefore } from './sameAsBefore';
 import type { paths } from './schema';
 
 /** An error as the server tells it (RFC 9457), or that it could not be reached (status 0). */
@@ -19,11 +20,13 @@ export class Problem extends Error {
 /** Why nothing can be asked for any more: the sign-in ran out, or somebody else signed in in this browser. */
 export type SignedOut = 'expired' | 'other-person';
 
+const same = new SameAsBefore();
 let person: number | undefined;
 let whenSignedOut: (why: SignedOut) => void = () => {};
 
 /** Every request says for whom it is meant, so that nothing typed by one person is ever saved as another's. */
 export function asksFor(id: number | undefined): void {
+  if (id !== person) same.clear();
   person = id;
 }
 
@@ -43,16 +46,18 @@ api.use({
     if (person !== undefined && !request.url.endsWith('/api/session')) {
       request.headers.set('X-Ladder-Person', String(person));
     }
+    same.ask(request);
     return request;
   },
   async onResponse({ request, response }) {
-    if (!response.ok) {
+    if (!response.ok && response.status !== 304) {
       const problem = await problemOf(response);
       if (response.status === 401 && !request.url.endsWith('/api/session')) {
         whenSignedOut(problem.kind === 'other-person' ? 'other-person' : 'expired');
       }
       throw problem;
     }
+    return same.answer(request, response);
   },
   onError() {
     return new Problem(0, 'The server cannot be reached. Check the connection; what you typed is still here.');

@@ -102,7 +102,7 @@ final class ReportPdf {
             ReportBand band = bands.get(i);
             Double part = share.apply(band);
             if (part != null && part > 0) {
-                html.append("<span style='width:").append(Math.round(1000 * part) / 10.0).append("%;background-color:").append(SHADES[Math.min(3, band.tier())])
+                html.append("<span style='width:").append(Math.floor(994 * part) / 10.0).append("%;background-color:").append(SHADES[Math.min(3, band.tier())])
                         .append("'>").append(text((part >= 0.2 ? band.name() + " " : "") + Math.round(100 * part) + " %")).append("</span>");
             }
         }
