@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
+import { TrendTable } from '../../../charts/TrendTable';
 import { longDay, percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
@@ -88,6 +89,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
           marked={marked}
           draft={draft}
         />
+        <TrendTable card={card} />
         {live && card.proposal && (
           <div className="flex flex-wrap gap-x-5 items-center mt-1 no-print">
             <span className="text-soft text-[14px]">Your decision:</span>

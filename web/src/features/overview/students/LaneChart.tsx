@@ -5,15 +5,20 @@ import { PlanTick } from '../../../charts/marks/PlanTick';
 import { ScorePoints } from '../../../charts/marks/ScorePoints';
 import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
 import { commonFrame, scalesFor } from '../../../charts/scales';
-import { dayNumber } from '../../../lib/format';
+import { dayNumber, plural } from '../../../lib/format';
 
 const WIDTH = 860;
 const HEIGHT = 128;
 
+/** Scores of the years before and of this one. */
+export function lanePoints(lane: StudentPage['lanes'][number]) {
+  return [...lane.earlier.map((p) => ({ ...p, fitted: true })), ...lane.card.points];
+}
+
 /** One measure on the time axis that all lanes share: the years before, this year's scores, trend and goal. */
 export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][number]; from: string; to: string }) {
   const { card } = lane;
-  const points = [...lane.earlier.map((p) => ({ ...p, fitted: true })), ...card.points];
+  const points = lanePoints(lane);
   const frame = commonFrame([{ ...card, points }]);
   const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores: frame.scores }, WIDTH, HEIGHT, {
     top: 8,
@@ -27,7 +32,7 @@ export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][numbe
       width="100%"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${lane.measure.name}: ${scored.length} scores, the last ${scored.at(-1)?.value ?? 'none'}`}
+      aria-label={`${lane.measure.name}: ${plural(scored.length, 'score')}, the last ${scored.at(-1)?.value ?? 'none'}`}
       className="block max-w-full"
     >
       <Axes scales={scales} ticks={3} />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { StudentPage, TrendCard } from '../../../api/types';
+import { TrendTable } from '../../../charts/TrendTable';
 import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -15,7 +16,7 @@ import { Empty, Failed, Loading } from '../../../ui/States';
 import { TierMark } from '../../../ui/TierMark';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
-import { LaneChart } from './LaneChart';
+import { LaneChart, lanePoints } from './LaneChart';
 import { useStudentPage } from './queries';
 
 export default function StudentView() {
@@ -123,6 +124,7 @@ function Page({ page }: { page: StudentPage }) {
                 </p>
               )}
               <LaneChart lane={lane} from={page.from} to={page.to} />
+              <TrendTable card={lane.card} points={lanePoints(lane)} />
             </li>
           ))}
         </ol>
