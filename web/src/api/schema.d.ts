@@ -2797,6 +2797,8 @@ export interface components {
         TableColumn: {
             area: string;
             bands: string[];
+            /** Format: int32 */
+            decimals: number;
             higherIsBetter: boolean;
             lastYear: boolean;
             measure: string;

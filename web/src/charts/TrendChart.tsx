@@ -104,12 +104,12 @@ function Labels({
   const labels: { text: string; at: number; colour: string }[] = [];
   if (goal)
     labels.push({
-      text: `Goal ${score(goal.goalScore)}`,
+      text: `Goal ${score(goal.goalScore, card.measure)}`,
       at: scales.y(goal.goalScore),
       colour: 'var(--act)',
     });
   if (end && newest && end.date > newest.lastScore)
-    labels.push({ text: `Trend ${score(Math.round(end.level))}`, at: scales.y(end.level), colour: 'var(--ink)' });
+    labels.push({ text: `Trend ${score(end.level, card.measure)}`, at: scales.y(end.level), colour: 'var(--ink)' });
   labels.sort((a, b) => a.at - b.at);
   if (labels.length === 2 && (labels[1]?.at ?? 0) - (labels[0]?.at ?? 0) < 15) {
     const middle = ((labels[0]?.at ?? 0) + (labels[1]?.at ?? 0)) / 2;
@@ -140,5 +140,5 @@ function Labels({
 function words(card: TrendCard): string {
   const n = card.points.filter((p) => p.value !== undefined).length;
   const last = card.points.filter((p) => p.value !== undefined).at(-1);
-  return `${card.measure.name}: ${n === 0 ? 'no score yet' : n === 1 ? '1 score' : `${n} scores`}${last ? `, the last ${score(last.value ?? 0)}` : ''}. ${card.proposal?.reason ?? ''}`;
+  return `${card.measure.name}: ${n === 0 ? 'no score yet' : n === 1 ? '1 score' : `${n} scores`}${last ? `, the last ${score(last.value ?? 0, card.measure)}` : ''}. ${card.proposal?.reason ?? ''}`;
 }

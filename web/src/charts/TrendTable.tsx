@@ -12,8 +12,9 @@ export function TrendTable({ card, points = card.points }: { card: TrendCard; po
       <summary className="text-soft cursor-pointer min-h-[24px] w-fit">The chart as a table</summary>
       {card.goal && (
         <p className="m-0 mt-1">
-          Goal: from {score(card.goal.startScore)} on {longDay(card.goal.startDate)} to {score(card.goal.goalScore)} by{' '}
-          {longDay(card.goal.goalDate)}, {perWeek(card.goal.neededPerWeek)}.
+          Goal: from {score(card.goal.startScore, card.measure)} on {longDay(card.goal.startDate)} to{' '}
+          {score(card.goal.goalScore, card.measure)} by {longDay(card.goal.goalDate)},{' '}
+          {perWeek(card.goal.neededPerWeek)}.
         </p>
       )}
       {phase && <p className="m-0">{inWords(phase)}</p>}
@@ -45,7 +46,7 @@ export function TrendTable({ card, points = card.points }: { card: TrendCard; po
                   {longDay(p.date)}
                 </th>
                 <td className="border-b border-hair pr-6 text-right">
-                  {p.value === undefined ? statusWord(p.status) : score(p.value)}
+                  {p.value === undefined ? statusWord(p.status) : score(p.value, card.measure)}
                 </td>
                 <td className="border-b border-hair text-soft">{p.outlier && 'far off the others'}</td>
               </tr>

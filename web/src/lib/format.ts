@@ -43,9 +43,9 @@ export function monthStarts(from: number, to: number): string[] {
   }
 }
 
-/** A score: as many decimals as it has, at most one more than none, and a true minus. */
-export function score(value: number): string {
-  return value.toFixed(Number.isInteger(value) ? 0 : 1).replace('-', '−');
+/** A score, with a true minus: with as many decimals as its measure has, or where that is not at hand as it is. */
+export function score(value: number, of?: { decimals: number }): string {
+  return (of ? value.toFixed(of.decimals) : String(Number(value.toFixed(3)))).replace('-', '−');
 }
 
 export function signed(value: number): string {

@@ -93,8 +93,8 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
             <section aria-label="Goal" className="mt-2">
               <h2 className="text-[15px] font-semibold m-0">Goal</h2>
               <p className="m-0 text-[14px] text-soft">
-                {score(card.goal.goalScore)} by {longDay(card.goal.goalDate)}, from {score(card.goal.startScore)} on{' '}
-                {longDay(card.goal.startDate)}.
+                {score(card.goal.goalScore, card.measure)} by {longDay(card.goal.goalDate)}, from{' '}
+                {score(card.goal.startScore, card.measure)} on {longDay(card.goal.startDate)}.
               </p>
             </section>
           )}

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { PlanRow } from '../../../api/types';
+import type { MeasureRef, PlanRow } from '../../../api/types';
 import { score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -15,6 +15,7 @@ const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr'];
 interface Props {
   row: PlanRow;
   number: number;
+  measure: MeasureRef;
   /** Monday to Friday of the week shown. */
   days: string[];
   /** Everyone with a plan of the same group, this student too. */
@@ -27,7 +28,7 @@ interface Props {
 }
 
 /** One student: concern, plan, the week's sessions to tick off, and how many were given. */
-export function PlanLine({ row, number, days, mates, wholeGroup, onMake, onConcern, onAct }: Props) {
+export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake, onConcern, onAct }: Props) {
   const { nameOf } = useNames();
   const { scope, link, live, choices } = useScope();
   const picks = usePicks();
@@ -61,7 +62,7 @@ export function PlanLine({ row, number, days, mates, wholeGroup, onMake, onConce
         </Link>
         {row.goal && (
           <span className="block text-soft text-[12.5px] leading-tight">
-            goal {score(row.goal.goalScore)} by {shortDay(row.goal.goalDate)}
+            goal {score(row.goal.goalScore, measure)} by {shortDay(row.goal.goalDate)}
           </span>
         )}
       </td>

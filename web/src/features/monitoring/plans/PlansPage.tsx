@@ -109,6 +109,7 @@ function Whole({ view }: { view: PlansView }) {
                   key={row.student.id}
                   row={row}
                   number={i + 1}
+                  measure={view.measure}
                   days={days}
                   mates={mates(row)}
                   wholeGroup={wholeGroup}

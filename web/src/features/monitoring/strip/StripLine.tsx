@@ -37,18 +37,18 @@ export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste,
       <th scope="row" className="text-left font-normal border-b border-hair pr-3 min-h-[32px] py-1">
         {name}
         <span className="sm:hidden block text-soft text-[12.5px]">
-          {entry.last !== undefined && `before ${score(entry.last)}`}
+          {entry.last !== undefined && `before ${score(entry.last, measure)}`}
         </span>
       </th>
       <td className="border-b border-hair pr-3 text-right text-soft whitespace-nowrap hidden sm:table-cell">
         {entry.last !== undefined && entry.lastDay && (
           <>
-            {score(entry.last)} <span className="text-soft text-[12.5px]">{shortDay(entry.lastDay)}</span>
+            {score(entry.last, measure)} <span className="text-soft text-[12.5px]">{shortDay(entry.lastDay)}</span>
           </>
         )}
       </td>
       <td className="border-b border-hair pr-3 text-right text-soft hidden sm:table-cell">
-        {row.line !== undefined && score(Math.round(row.line))}
+        {row.line !== undefined && score(row.line, measure)}
       </td>
       <td className="border-b border-hair py-1">
         <input

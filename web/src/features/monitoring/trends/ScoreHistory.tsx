@@ -43,7 +43,13 @@ export function ScoreHistory({
                 <div className={`flex gap-2 items-baseline ${replaced ? 'text-soft' : ''}`}>
                   <span className="w-24 shrink-0">{longDay(v.takenOn)}</span>
                   <span className="w-14 text-right shrink-0">
-                    {v.value === undefined ? v.status : replaced ? <del>{score(v.value)}</del> : score(v.value)}
+                    {v.value === undefined ? (
+                      v.status
+                    ) : replaced ? (
+                      <del>{score(v.value, card.measure)}</del>
+                    ) : (
+                      score(v.value, card.measure)
+                    )}
                   </span>
                   <span className="flex-1 min-w-0 truncate text-[13px] text-soft" title={v.reason}>
                     {replaced ? 'corrected' : wild.has(v.id) ? 'far off the trend' : (v.reason ?? '')}

@@ -118,7 +118,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
             <>
               <p className="m-0 text-soft text-[14px]">
                 {card.goal
-                  ? `${score(card.goal.goalScore)} by ${longDay(card.goal.goalDate)}, from ${score(card.goal.startScore)} on ${longDay(card.goal.startDate)}.`
+                  ? `${score(card.goal.goalScore, card.measure)} by ${longDay(card.goal.goalDate)}, from ${score(card.goal.startScore, card.measure)} on ${longDay(card.goal.startDate)}.`
                   : 'No goal is set, so nothing is proposed.'}
                 {detail.replacedGoals.length > 0 && ' The greyed line is the goal before.'}
               </p>
@@ -161,14 +161,15 @@ function Verdict({ detail }: { detail: TrendDetail }) {
       <p className="m-0 text-[13px] text-soft">
         {card.goal?.projected &&
           d.kind !== 'too-soon' &&
-          `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(Math.round(card.goal.projected.level))} (${score(Math.round(card.goal.projected.low))} to ${score(Math.round(card.goal.projected.high))}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
+          `Where the trend leads by ${longDay(card.goal.goalDate)}: ${score(card.goal.projected.level, card.measure)} (${score(card.goal.projected.low, card.measure)} to ${score(card.goal.projected.high, card.measure)}), chance of the goal ${percent(card.goal.chance ?? 0)}. `}
         {leaning(card)}
         {card.settledUntil && ` Decided; it comes back on ${longDay(card.settledUntil)}.`}
       </p>
       {d.swing && (
         <p className="m-0 text-[14px]">
-          <b className="font-semibold">One score turns this:</b> {score(d.swing.value)} on {longDay(d.swing.date)} lies
-          far off the others. Without it: {d.swing.without.toLowerCase()}. Was it a bad day, or a slip in typing?
+          <b className="font-semibold">One score turns this:</b> {score(d.swing.value, card.measure)} on{' '}
+          {longDay(d.swing.date)} lies far off the others. Without it: {d.swing.without.toLowerCase()}. Was it a bad
+          day, or a slip in typing?
         </p>
       )}
       <p className="m-0 text-[13px] text-soft">

@@ -156,13 +156,13 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
                 <td className={CELL}>{shortDay(s.date)}</td>
                 <td className={`${CELL} text-right`}>
                   {s.close && <span className="text-soft text-[12.5px]">close </span>}
-                  {score(s.value)}
+                  {score(s.value, view.measure)}
                 </td>
                 <td className={`${CELL} text-right`}>{s.percentile ?? ''}</td>
                 <td className={CELL}>
                   {s.goalScore !== undefined && (
                     <>
-                      {score(s.goalScore)} <span className="text-soft">for {s.goalBand}</span>
+                      {score(s.goalScore, view.measure)} <span className="text-soft">for {s.goalBand}</span>
                     </>
                   )}
                 </td>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { StudentPage, TrendCard } from '../../../api/types';
+import type { MeasureRef, StudentPage, TrendCard } from '../../../api/types';
 import { TrendTable } from '../../../charts/TrendTable';
 import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -101,7 +101,7 @@ function Page({ page }: { page: StudentPage }) {
               <div className="flex flex-wrap items-baseline gap-x-3">
                 <h2 className="text-[15px] font-semibold m-0">{lane.measure.name}</h2>
                 <span className="text-soft text-[13px]">{lane.measure.unit}</span>
-                <Seasons seasons={lane.seasons} />
+                <Seasons measure={lane.measure} seasons={lane.seasons} />
                 <span className="ml-auto flex gap-4 items-center no-print">
                   {live && !lane.card.goal && <Button onClick={() => setGoalFor(lane.card)}>Set a goal</Button>}
                   <Link
@@ -142,12 +142,13 @@ function Page({ page }: { page: StudentPage }) {
   );
 }
 
-function Seasons({ seasons }: { seasons: StudentPage['lanes'][number]['seasons'] }) {
+function Seasons({ seasons, measure }: { measure: MeasureRef; seasons: StudentPage['lanes'][number]['seasons'] }) {
   return (
     <span className="flex flex-wrap gap-x-4 text-[13px] text-soft">
       {seasons.slice(-2).map((s) => (
         <span key={s.starts} className="inline-flex items-center gap-1">
-          {s.window} {s.starts.slice(0, 4)}: <b className="font-semibold text-ink">{score(s.cell.value ?? 0)}</b>
+          {s.window} {s.starts.slice(0, 4)}:{' '}
+          <b className="font-semibold text-ink">{score(s.cell.value ?? 0, measure)}</b>
           {s.cell.tier !== undefined && <TierMark tier={s.cell.tier} size={12} />} {s.cell.bandName}
           {s.cell.closeCall && ', close'}
         </span>

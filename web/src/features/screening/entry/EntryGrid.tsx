@@ -122,10 +122,10 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                             className={`w-[72px] h-[24px] px-1.5! py-0! text-right text-[14px] ${look(cell)}`}
                           />
                           <span className="text-soft text-[12px] w-8 tabular-nums" title="The score before">
-                            {cell.entry.last === undefined ? '' : score(cell.entry.last)}
+                            {cell.entry.last === undefined ? '' : score(cell.entry.last, m)}
                           </span>
                           {cell.entry.again !== undefined && (
-                            <span className="text-[12.5px]">again, was {score(cell.entry.again)}</span>
+                            <span className="text-[12.5px]">again, was {score(cell.entry.again, m)}</span>
                           )}
                         </span>
                       ) : (

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Cell, LadderRow, LadderView } from '../../../api/types';
+import type { Cell, LadderRow, LadderView, MeasureRef } from '../../../api/types';
 import { score, signed } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -89,7 +89,7 @@ export function LadderTable({
                     key={view.seasons[k]?.windowId}
                     className="border-b border-hair pl-2 text-right whitespace-nowrap"
                   >
-                    <CellText cell={cell} mark={k === last} />
+                    <CellText cell={cell} measure={view.measure} mark={k === last} />
                   </td>
                 ))}
                 {view.seasons.length === 2 && (
@@ -105,7 +105,7 @@ export function LadderTable({
   );
 }
 
-function CellText({ cell, mark }: { cell: Cell; mark: boolean }) {
+function CellText({ cell, measure, mark }: { cell: Cell; measure: MeasureRef; mark: boolean }) {
   if (cell.value === undefined) return <span className="text-soft text-[12.5px]">{statusWord(cell.status)}</span>;
   return (
     <span className="inline-flex items-center gap-1.5">
@@ -114,7 +114,7 @@ function CellText({ cell, mark }: { cell: Cell; mark: boolean }) {
           close
         </span>
       )}
-      {score(cell.value)}
+      {score(cell.value, measure)}
       {mark && (
         <span className="inline-flex w-[11px]">
           {cell.tier !== undefined && cell.tier > 1 && <TierMark tier={cell.tier} />}

@@ -202,7 +202,7 @@ function Standing({ column, cell }: { column: TableColumn; cell: TableCell }) {
   return (
     <span className="inline-flex items-center gap-1.5 align-middle">
       {cell.close && <span className="text-soft text-[12px]">±</span>}
-      {score(cell.value)}
+      {score(cell.value, column)}
       {cell.band !== undefined && cell.tier !== undefined && (
         <StepMark bands={Math.max(column.bands.length, 3)} now={cell.band} tier={cell.tier} then={cell.thenBand} />
       )}
@@ -217,6 +217,6 @@ function words(column: TableColumn, cell: TableCell | undefined): string {
   const before =
     cell.thenBand === undefined
       ? ''
-      : `, a year before ${name(cell.thenBand, cell.thenTier)} (${score(cell.thenValue ?? 0)})`;
+      : `, a year before ${name(cell.thenBand, cell.thenTier)} (${score(cell.thenValue ?? 0, column)})`;
   return `${name(cell.band, cell.tier)}${cell.close ? ', close to a cut' : ''}${before}`;
 }

@@ -91,7 +91,10 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   ) : (
                     <span className="inline-flex items-baseline gap-1 justify-end" title={e.bandName}>
                       {e.closeCall && <span className="text-soft text-[12px]">close</span>}
-                      {score(e.value)}
+                      {score(
+                        e.value,
+                        view.measures.find((m) => m.id === e.measureId),
+                      )}
                       <span className="inline-flex w-[11px]">
                         {e.tier !== undefined && <TierMark tier={e.tier} size={13} />}
                       </span>

@@ -58,7 +58,8 @@ public class TableService {
                 if (students.stream().anyMatch(s -> !standing.of(s.id(), m.id()).get(k).status().equals("none"))) {
                     Optional<Integer> before = then.stream().filter(t -> t.name().equals(w.name())).findFirst().map(all::indexOf);
                     places.add(new Place(m, k, before));
-                    columns.add(new TableColumn(m.id(), m.name(), m.area(), m.better().equals("higher"), w.id(), w.name(), w.starts(), bands(standing, m, w),
+                    columns.add(new TableColumn(m.id(), m.name(), m.area(), m.better().equals("higher"), m.decimals(), w.id(), w.name(), w.starts(),
+                            bands(standing, m, w),
                             before.isPresent()));
                 }
             }

@@ -17,7 +17,7 @@ public record TableView(List<TableColumn> columns, List<TableRow> rows) {
      * @param bands names from most to least support; empty where the students' ladders differ in them
      * @param lastYear whether the window has a namesake the year before
      */
-    public record TableColumn(int measureId, String measure, String area, boolean higherIsBetter, int windowId, String window, LocalDate starts,
+    public record TableColumn(int measureId, String measure, String area, boolean higherIsBetter, int decimals, int windowId, String window, LocalDate starts,
             List<String> bands, boolean lastYear) {}
 
     /** @param cells in the columns' order */

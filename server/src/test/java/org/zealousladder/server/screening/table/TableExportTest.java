@@ -17,8 +17,8 @@ import org.zealousladder.server.screening.table.TableView.TableRow;
 class TableExportTest {
     private static final LocalDate WINTER = LocalDate.of(2026, 1, 12);
     private static final List<TableColumn> COLUMNS = List.of(
-            new TableColumn(1, "Maze", "Reading", true, 5, "Winter", WINTER, List.of("Needs a lift", "Secure"), true),
-            new TableColumn(2, "Number facts", "Maths", true, 5, "Winter", WINTER, List.of(), false));
+            new TableColumn(1, "Maze", "Reading", true, 0, 5, "Winter", WINTER, List.of("Needs a lift", "Secure"), true),
+            new TableColumn(2, "Number facts", "Maths", true, 0, 5, "Winter", WINTER, List.of(), false));
     private static final TableView VIEW = new TableView(COLUMNS, List.of(
             new TableRow(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), 2, null,
                     List.of(new TableCell(14.0, null, 1, 1, true, 9.5, 0, 3), new TableCell(null, "absent", null, null, null, null, null, null))),
