@@ -59,7 +59,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <main
           id="view"
           tabIndex={-1}
-          className="px-3 md:pr-7 pt-4 pb-4 overflow-y-auto min-h-0 outline-none whole-page"
+          className="px-3 md:pr-7 pt-4 pb-4 md:overflow-y-auto min-h-0 outline-none whole-page"
         >
           {state?.wrongDay && (
             <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">

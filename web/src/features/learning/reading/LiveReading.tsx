@@ -77,7 +77,7 @@ export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: P
 
   return (
     <section aria-label={`Reading of ${nameOf(draft.student)}`}>
-      <div className="sticky -top-4 bg-paper z-10 border-b border-line py-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+      <div className="sticky top-0 md:-top-4 bg-paper z-10 border-b border-line py-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         <h1 className="text-[17px] font-semibold m-0">
           {nameOf(draft.student)} <span className="text-soft font-normal">{passage.title}</span>
         </h1>

@@ -13,6 +13,8 @@ import org.zealousladder.server.platform.files.FileKind;
 /** Files of the roster: schools, years, classes, students and enrolments. */
 @Component
 class RosterFiles implements DeclaresFiles {
+    private static final String NAMESAKES = "do $$ begin perform roster_tell_namesakes(); end $$";
+
     static final FileKind SCHOOLS = FileKind.named("schools", "schools")
             .columns(Column.of("school", TEXT), Column.of("name", TEXT))
             .joined("""
@@ -79,6 +81,7 @@ class RosterFiles implements DeclaresFiles {
             .apply("""
                     insert into roster_student (code, given_name, family_name, support)
                     select student, given_name, family_name, support from accepted where outcome = 'new' order by row_no""")
+            .apply(NAMESAKES)
             .build();
 
     /** A student is in one class at a time; moving is an end to the one and a start to the other. */
@@ -107,6 +110,7 @@ class RosterFiles implements DeclaresFiles {
             .apply("""
                     insert into roster_enrolment (student_id, class_id, starts, ends)
                     select student_id, class_id, "from", "to" from accepted where outcome = 'new' order by row_no""")
+            .apply(NAMESAKES)
             .build();
 
     @Override

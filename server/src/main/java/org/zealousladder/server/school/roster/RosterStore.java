@@ -11,14 +11,14 @@ import org.springframework.stereotype.Repository;
 class RosterStore {
     private static final String ENROLLED = """
             select s.id, s.code, s.given_name, s.family_name, s.support, c.id as class_id, c.name as class_name, c.grade,
-                   e.starts as enrolled_from, e.ends as enrolled_to, c.school_id
+                   e.starts as enrolled_from, e.ends as enrolled_to, c.school_id, s.namesake
               from roster_enrolment e
               join roster_class c on c.id = e.class_id
               join roster_student s on s.id = e.student_id
             """;
     /** By hand, since a school's view reads hundreds of them. */
     private static final RowMapper<Enrolled> PLACE = (r, n) -> new Enrolled(r.getInt(1), r.getString(2), r.getString(3), r.getString(4), r.getString(5),
-            r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11));
+            r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11), r.getBoolean(12));
 
     /** As people sort names, whatever their letters: Óscar beside Oskar, not after Z. */
     private static final String BY_NAME = " s.given_name collate \"und-x-icu\", s.family_name collate \"und-x-icu\", s.id";
