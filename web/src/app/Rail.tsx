@@ -1,6 +1,6 @@
 import { Menu } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { useContext, useEffect, useState } from 'react';
+import { useContext, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { ScopeContext } from '../lib/scope';
 import { VIEWS } from '../lib/views';
@@ -10,8 +10,6 @@ export function Rail() {
   const { pathname } = useLocation();
   const [open, setOpen] = useState(false);
   const here = VIEWS.find((v) => lit(v, pathname))?.name ?? 'Views';
-  // biome-ignore lint/correctness/useExhaustiveDependencies: having gone somewhere is what closes it
-  useEffect(() => setOpen(false), [pathname]);
   return (
     <>
       <div className="no-print md:hidden flex items-center px-3 pt-2 pb-1 border-b border-hair">

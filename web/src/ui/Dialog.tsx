@@ -26,6 +26,11 @@ const SIZES = {
 export function Dialog({ open, onClose, title, description, size = 'small', children }: Props) {
   const typed = useRef(false);
   const [asking, setAsking] = useState(false);
+  // Looked up while it opens: a field of the dialog that takes the focus by itself does so before any effect runs.
+  const opener = useRef<Element | null>(null);
+  const wasOpen = useRef(false);
+  if (open && !wasOpen.current) opener.current = document.activeElement;
+  wasOpen.current = open;
   useEffect(() => {
     if (open) return;
     typed.current = false;
@@ -43,6 +48,12 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
           className={`arrives whole-page fixed z-50 bg-paper border border-line shadow-xl overflow-auto
             ${SIZES[size]}`}
           aria-describedby={description ? undefined : ''}
+          onCloseAutoFocus={(e) => {
+            // Back to where it was opened from; where that is gone, to the view.
+            e.preventDefault();
+            const back = opener.current?.isConnected ? opener.current : document.getElementById('view');
+            (back as HTMLElement | null)?.focus({ preventScroll: true });
+          }}
           onInput={(e) => {
             const field = e.target as HTMLElement;
             if (field.closest('form') && !field.closest('[data-nothing-lost]')) typed.current = true;

@@ -19,6 +19,7 @@ interface Actions {
   onConfirm: (row: TierRow) => void;
   onRetest: (row: TierRow) => void;
   onOverride: (row: TierRow) => void;
+  onTakeBack: (row: TierRow) => void;
   onOpinion?: (row: TierRow) => void;
 }
 
@@ -181,7 +182,17 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
           >
             {d ? 'Change' : 'Another'}
           </Button>
-          {!d && (
+          {d && (
+            <Button
+              className="py-0!"
+              disabled={actions.busy}
+              aria-label={`Take back what was decided for ${name}`}
+              onClick={() => actions.onTakeBack(row)}
+            >
+              Take back
+            </Button>
+          )}
+          {(!d || d.retested) && (
             <Button
               className="py-0!"
               disabled={actions.busy}

@@ -46,7 +46,7 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
   const decide = useDecideTiers();
   const [overriding, setOverriding] = useState<TierRow | null>(null);
   const [opining, setOpining] = useState<TierRow | null>(null);
-  const [said, setSaid] = useState('');
+  const [said, setSaid] = useState<{ words: string; students: number[] } | null>(null);
   const may = live && view.mayDecide && !view.state.closed;
   const shut = new Set(view.state.parts.filter((p) => p.area === view.area).map((p) => p.classId));
   const clear = view.rows.filter((r) => undecided(r) && r.proposal && !r.proposal.closeCall);
@@ -56,8 +56,8 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
   const again = view.rows.filter((r) => !undecided(r) && r.decided?.tier === undefined);
   const decided = view.rows.filter((r) => r.decided?.tier !== undefined);
 
-  const settle = (rows: TierRow[], outcome: 'confirmed' | 'retest') => {
-    setSaid('');
+  const settle = (rows: TierRow[], outcome: 'confirmed' | 'retest' | 'withdrawn') => {
+    setSaid(null);
     decide.mutate(
       {
         who: scope.who,
@@ -73,18 +73,26 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
       },
       {
         onSuccess: () =>
-          setSaid(
-            outcome === 'confirmed' ? `Confirmed for ${plural(rows.length, 'student')}.` : 'A retest is asked for.',
-          ),
+          setSaid({
+            words: {
+              confirmed: `Confirmed for ${plural(rows.length, 'student')}.`,
+              retest: 'A retest is asked for.',
+              withdrawn: `Taken back for ${plural(rows.length, 'student')}.`,
+            }[outcome],
+            students: outcome === 'withdrawn' ? [] : rows.map((r) => r.student.id),
+          }),
       },
     );
   };
+  // What was just decided can be taken back at once, as long as it stands.
+  const undone = may ? view.rows.filter((r) => r.decided && said?.students.includes(r.student.id)) : [];
   const actions = {
     may,
     shut,
     busy: decide.isPending,
     onConfirm: (r: TierRow) => settle([r], 'confirmed'),
     onRetest: (r: TierRow) => settle([r], 'retest'),
+    onTakeBack: (r: TierRow) => settle([r], 'withdrawn'),
     onOverride: setOverriding,
     onOpinion: live && !view.state.closed ? setOpining : undefined,
   };
@@ -102,7 +110,12 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
         </fieldset>
         <span className="text-soft">{view.summary}</span>
         <span aria-live="polite" className="text-soft">
-          {said}
+          {said?.words}{' '}
+          {undone.length > 0 && (
+            <Button className="py-0! no-print" disabled={decide.isPending} onClick={() => settle(undone, 'withdrawn')}>
+              Undo
+            </Button>
+          )}
         </span>
       </div>
       <RuleLine view={view} may={live && view.mayDecide} />

@@ -92,4 +92,34 @@ class KeyboardTest extends BrowserTest {
         page.navigate(link);
         assertThat(dialog()).containsText("Emre Castellan");
     }
+
+    /** Whoever works by keyboard is, after a dialog, where they were before it. */
+    @Test
+    void focusGoesBackAfterEveryKindOfDialog() {
+        signIn("M. Tveit");
+        choose("Kittiwake class");
+        String[][] dialogs = {{"/setup/windows", "Add a window"}, {"/setup/windows", "Change Winter 2025-26"}, {"/setup/measures", "Change Maze"},
+                {"/tiers", "Change the rule"}, {"/tiers", "Close the winter window"}, {"/plans", "Edit the strategies"}, {"/reading", "Levels and library"}};
+        for (String[] d : dialogs) {
+            page.navigate(address + d[0] + page.url().replaceAll("^[^?]*", ""));
+            Locator opener = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(d[1])).first();
+            opener.focus();
+            page.keyboard().press("Enter");
+            assertThat(dialog()).isVisible();
+            page.keyboard().press("Escape");
+            assertThat(dialog()).hasCount(0);
+            assertThat(opener).isFocused();
+        }
+        view("Desk");
+        Locator decide = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set aside")).first();
+        decide.focus();
+        page.keyboard().press("Enter");
+        assertThat(dialog()).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(decide).isFocused();
+        page.keyboard().press("Control+k");
+        assertThat(dialog()).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(decide).isFocused();
+    }
 }

@@ -108,4 +108,18 @@ class ReadingTest extends BrowserTest {
         assertThat(others).containsText("Of the 58 words both reached");
         assertThat(page.getByText("small signs below: 6 Oct 2025")).isVisible();
     }
+
+    @Test
+    void onAPhoneTheClockAndTheKindsOfMarkStayInSight() {
+        newPage(390, 700, com.microsoft.playwright.options.ColorScheme.LIGHT);
+        signIn("N. Haddad");
+        page.navigate(page.url().replace("/desk", "/reading"));
+        page.getByLabel("Student", new Page.GetByLabelOptions().setExact(true)).selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(4));
+        page.getByLabel("Passage", new Page.GetByLabelOptions().setExact(true)).selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
+        button("Open the passage").click();
+        button("Start the clock").click();
+        page.locator("[data-word]").last().scrollIntoViewIfNeeded();
+        assertThat(page.getByRole(AriaRole.TIMER)).isInViewport();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Self-corrected")))).isInViewport();
+    }
 }

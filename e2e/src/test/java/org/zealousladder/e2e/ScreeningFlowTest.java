@@ -71,7 +71,11 @@ class ScreeningFlowTest extends BrowserTest {
             assertThat(page.getByLabel("To be tested again")).isVisible();
         }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Confirm the \\d+ clear"))).click();
-        assertThat(page.getByText(Pattern.compile("^Confirmed for \\d+ students?\\.$"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^Confirmed for \\d+ students?\\."))).isVisible();
+        button("Undo").click();
+        assertThat(page.getByText(Pattern.compile("^Taken back for \\d+ students?\\."))).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Confirm the \\d+ clear"))).click();
+        assertThat(page.getByText(Pattern.compile("^Confirmed for \\d+ students?\\."))).isVisible();
         assertThat(page.getByLabel("Clear", new Page.GetByLabelOptions().setExact(true))).hasCount(0);
 
         button("Close the winter window").click();

@@ -37,6 +37,19 @@ class TrendsTest extends BrowserTest {
     }
 
     @Test
+    void aChartIsAlsoATable() {
+        openTrends();
+        page.locator("button[data-chart]").first().click();
+        String words = dialog().locator("svg[role=img]").first().getAttribute("aria-label");
+        dialog().getByText("The chart as a table").click();
+        Locator rows = dialog().getByRole(AriaRole.TABLE).getByRole(AriaRole.ROWHEADER);
+        assertThat(rows.first()).isVisible();
+        assertTrue(words.contains(": " + rows.count() + " scores"), words + " against " + rows.count());
+        assertThat(dialog()).containsText(Pattern.compile("Goal: from \\d+ on .* to \\d+ by "));
+        assertThat(dialog()).containsText(Pattern.compile("Trend: −?[\\d.]+ a week \\(95 % sure between"));
+    }
+
+    @Test
     void chartsShareOneScale() {
         openTrends();
         List<String> axes = page.locator("button[data-chart] svg").all().stream().map(svg -> String.join(" ", svg.locator("text").allTextContents())).distinct()

@@ -47,7 +47,7 @@ public class DecidingService {
     /**
      * One decision of the team.
      *
-     * @param outcome confirmed, overridden or retest
+     * @param outcome confirmed, overridden, retest, or withdrawn to take back what was decided
      * @param tier for an override
      * @param proposed the proposal that the team saw; null when there was none
      * @param seen the decision that this one replaces
@@ -87,7 +87,8 @@ public class DecidingService {
             case "confirmed" -> confirmed(d, row, p);
             case "overridden" -> overridden(d, reason, tiers);
             case "retest" -> null;
-            default -> throw Refusal.invalid("outcome", "Confirm the tier, give another, or ask for a retest.");
+            case "withdrawn" -> takenBack(row, d);
+            default -> throw Refusal.invalid("outcome", "Confirm the tier, give another, ask for a retest, or take back what was decided.");
         };
         return new TiersStore.NewTier(d.studentId(), d.outcome(), tier, p == null ? null : (Integer) p.tier(), p == null ? null : p.certainty(),
                 p == null ? "Not tested." : p.reason(), reason, d.seen());
@@ -103,6 +104,13 @@ public class DecidingService {
                     "The proposal for " + row.student().name() + " has changed meanwhile, to tier " + p.tier() + ". Nothing was saved; look again.");
         }
         return p.tier();
+    }
+
+    private static @Nullable Integer takenBack(TierRow row, TierDecision d) {
+        if (d.seen() == null || row.decided() == null) {
+            throw Refusal.conflict("Nothing is decided for " + row.student().name() + ", so there is nothing to take back.");
+        }
+        return null;
     }
 
     private static Integer overridden(TierDecision d, @Nullable String reason, List<Integer> tiers) {

@@ -29,7 +29,7 @@ class TiersStore {
         return db.sql("""
                 select t.id, t.student_id, t.window_id, t.outcome, t.tier, t.proposed, t.because, t.reason, p.name as "by", t.known_from as on_day
                   from tiers_tier t left join people_person p on p.id = t.recorded_by
-                 where t.area = :area and t.window_id = any(:windows) and t.student_id = any(:students) and""" + KNOWN)
+                 where t.outcome <> 'withdrawn' and t.area = :area and t.window_id = any(:windows) and t.student_id = any(:students) and""" + KNOWN)
                 .param("area", area).param("windows", windows.toArray(Integer[]::new)).param("students", students.toArray(Integer[]::new))
                 .param("asOf", asOf).query(DecidedRow.class).list();
     }
@@ -40,7 +40,8 @@ class TiersStore {
                 select t.area, w.name as "window", y.name as year, t.outcome, t.tier, t.reason, p.name as "by", t.known_from as on_day
                   from tiers_tier t join measures_window w on w.id = t.window_id join roster_year y on y.id = w.year_id
                   left join people_person p on p.id = t.recorded_by
-                 where t.student_id = :student and""" + KNOWN + " order by w.starts desc, t.area").param("student", student).param("asOf", asOf)
+                 where t.student_id = :student and t.outcome <> 'withdrawn' and""" + KNOWN + " order by w.starts desc, t.area").param("student", student)
+                .param("asOf", asOf)
                 .query(TiersOnRecord.TierOnRecord.class).list();
     }
 
@@ -95,7 +96,8 @@ class TiersStore {
                 replaced as (
                   update tiers_tier t set superseded_by = w.id, superseded_on = greatest(:today, t.known_from)
                     from wanted w
-                   where t.student_id = w.student_id and t.window_id = :window and t.area = :area and t.superseded_by is null and t.id = w.seen
+                   where t.student_id = w.student_id and t.window_id = :window and t.area = :area and t.superseded_by is null
+                     and (t.id = w.seen or w.seen is null and t.outcome = 'withdrawn')
                   returning t.id)
                 insert into tiers_tier (id, student_id, window_id, area, outcome, tier, proposed, certainty, because, reason, known_from, recorded_by)
                 select w.id, w.student_id, :window, :area, w.outcome, w.tier, w.proposed, w.certainty, w.because, w.reason, :today, :by

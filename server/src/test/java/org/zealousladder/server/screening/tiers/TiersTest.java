@@ -278,4 +278,24 @@ class TiersTest extends ScreeningTest {
         JsonNode grid = body(read(person("b.calder"), "/api/entry" + scope(code, "&window=" + window("Winter"))));
         return each(of(grid.get("rows"), name).get("cells")).filter(c -> c.get("measureId").asInt() == measure("oral-reading")).findFirst().orElseThrow();
     }
+
+    @Test
+    void whatWasDecidedIsTakenBackAndDecidedAnew() throws Exception {
+        String code = "2025-TBACK";
+        students(code, new Object[][] {{"Sol", 130}, {"Tim", 60}});
+        String sol = "Sol " + code;
+        decide("m.tveit", code, decision(sol, "withdrawn", null, 1, null, null)).andExpect(refused("409 conflict"));
+        decide("m.tveit", code, decision(sol, "confirmed", null, 1, null, null), decision("Tim " + code, "confirmed", null, 3, null, null))
+                .andExpect(status().isOk());
+        long seen = of(view("m.tveit", code, "").get("rows"), sol).at("/decided/id").asLong();
+        decide("b.calder", code, decision(sol, "withdrawn", null, 1, null, seen)).andExpect(refused("403 forbidden"));
+        decide("m.tveit", code, decision(sol, "withdrawn", null, 1, null, seen)).andExpect(status().isOk());
+        decide("m.tveit", code, decision(sol, "withdrawn", null, 1, null, seen)).andExpect(refused("409 conflict"));
+        assertEquals("1 of 2 decided.", view("m.tveit", code, "").get("summary").asString());
+        assertFalse(of(view("m.tveit", code, "").get("rows"), sol).has("decided"));
+        JsonNode page = body(read(person("m.tveit"), "/api/students/" + student(sol) + "?asOf=2026-03-13"));
+        assertFalse(page.get("tiers").toString().contains("withdrawn"), page.get("tiers").toString());
+        decide("m.tveit", code, decision(sol, "overridden", 2, 1, "reads without understanding", null)).andExpect(status().isOk());
+        assertEquals("2 of 2 decided.", view("m.tveit", code, "").get("summary").asString());
+    }
 }
