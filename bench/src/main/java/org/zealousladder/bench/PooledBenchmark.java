@@ -1,7 +1,11 @@
 package org.zealousladder.bench;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.growth.PooledGrowth;
 import org.zealousladder.core.growth.Population;
@@ -15,7 +19,7 @@ public final class PooledBenchmark {
     private PooledBenchmark() {}
 
     /** Prints time and memory as shares of their budgets; the first round, which is not counted, warms up. */
-    public static void main(String[] args) {
+    public static void main(String[] args) throws IOException {
         ScoreSeries[] all = new ScoreSeries[SERIES];
         Random random = new Random(5);
         for (int i = 0; i < SERIES; i++) {
@@ -30,8 +34,6 @@ public final class PooledBenchmark {
             }
             all[i] = ScoreSeries.of(t, y);
         }
-        System.gc();
-        long before = used();
         double seconds = Double.MAX_VALUE;
         double sum = 0;
         for (int round = 0; round < 4; round++) {
@@ -48,13 +50,16 @@ public final class PooledBenchmark {
                 seconds = Math.min(seconds, (System.nanoTime() - start) / 1e9);
             }
         }
-        long memory = used() - before;
+        long memory = peak();
         System.out.printf(Locale.ROOT,
-                "pooled growth: %,d series in %.2f s: %.2f of the budget of %.0f s (mean slope %.3f); memory at most %d MB: %.2f of 200 MB%n",
+                "pooled growth: %,d series in %.2f s: %.2f of the budget of %.0f s (mean slope %.3f); peak of the process %d MB: %.2f of 200 MB%n",
                 SERIES, seconds, seconds / BUDGET_SECONDS, BUDGET_SECONDS, sum / 4 / SERIES, memory >> 20, memory / (double) BUDGET_BYTES);
     }
 
-    private static long used() {
-        return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+    /** The most memory this process has had, its virtual machine and the scores included, in bytes; as the kernel tells it. */
+    private static long peak() throws IOException {
+        try (Stream<String> lines = Files.lines(Path.of("/proc/self/status"))) {
+            return lines.filter(l -> l.startsWith("VmHWM:")).mapToLong(l -> Long.parseLong(l.replaceAll("\\D+", ""))).findFirst().orElseThrow() << 10;
+        }
     }
 }

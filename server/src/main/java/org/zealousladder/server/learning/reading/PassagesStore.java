@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.reading.LevelTable;
+import org.zealousladder.server.platform.sql.Known;
 
 /** Passages with their questions, the library of behaviours, and the tables of levels. */
 @Repository
@@ -77,8 +78,8 @@ class PassagesStore {
     LevelTable levels(int school, LocalDate asOf) {
         return new LevelTable(db.sql("""
                 select l.name, l.accuracy, l.comprehension from reading_level l where l.table_id =
-                  (select t.id from reading_level_table t where (t.school_id = :school or t.school_id is null) and t.known_from <= :asOf
-                      and (t.superseded_on is null or t.superseded_on > :asOf) order by t.school_id nulls last, t.id desc limit 1)
+                  (select t.id from reading_level_table t where (t.school_id = :school or t.school_id is null) and""" + Known.asOf("t") + """
+                    order by t.school_id nulls last, t.id desc limit 1)
                  order by l.position""").param("school", school).param("asOf", asOf).query(LevelTable.Level.class).list());
     }
 

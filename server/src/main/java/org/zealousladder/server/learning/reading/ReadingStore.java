@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 /** Readings with their marks, answers and what was seen. */
 @Repository
@@ -18,7 +19,7 @@ class ReadingStore {
             select r.id, r.student_id, r.passage_id, r.read_on, r.seconds, r.limit_seconds, r.last_word, r.retelling, r.proposed_level, r.level,
                    r.level_reason, r.note, p.name as by
               from reading_reading r left join people_person p on p.id = r.recorded_by
-             where r.known_from <= :asOf and (r.withdrawn_on is null or r.withdrawn_on > :asOf) and\s""";
+             where""" + Known.notWithdrawn("r") + "and ";
 
     private final JdbcClient db;
 

@@ -8,10 +8,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.server.platform.sql.BoundTo;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class MeasuresStore {
-    private static final String KNOWN = " known_from <= :asOf and (superseded_on is null or superseded_on > :asOf) ";
     /** A change from before there were thresholds recorded none. */
     private static final String MEASURES = """
             select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks,
@@ -58,8 +58,8 @@ class MeasuresStore {
     }
 
     int defaultSet(@Nullable Integer school, LocalDate asOf) {
-        return db.sql("select set_id from measures_default_set where (school_id = :school or school_id is null) and" + KNOWN
-                + "order by school_id nulls last, id desc limit 1").param("school", school, java.sql.Types.INTEGER).param("asOf", asOf).query(Integer.class)
+        return db.sql("select d.set_id from measures_default_set d where (d.school_id = :school or d.school_id is null) and" + Known.asOf("d")
+                + "order by d.school_id nulls last, d.id desc limit 1").param("school", school, java.sql.Types.INTEGER).param("asOf", asOf).query(Integer.class)
                 .single();
     }
 
@@ -78,7 +78,7 @@ class MeasuresStore {
         return db.sql("""
                 select l.measure_id, l.window_id, l.grade, b.position, b.name, b.tier, b.from_score
                   from measures_ladder l join measures_band b on b.ladder_id = l.id
-                 where l.window_id = any(:windows) and l.set_id = :set and""" + KNOWN + """
+                 where l.window_id = any(:windows) and l.set_id = :set and""" + Known.asOf("l") + """
                  order by l.measure_id, l.window_id, l.grade, b.position""")
                 .param("windows", windowIds.toArray(Integer[]::new)).param("set", setId).param("asOf", asOf).query(BandRow.class).list();
     }
@@ -90,7 +90,7 @@ class MeasuresStore {
         return db.sql("""
                 select l.id, l.set_id, l.measure_id, l.grade, l.window_id, l.known_from, p.name as recorded_by, l.reason, b.name, b.tier, b.from_score
                   from measures_ladder l join measures_band b on b.ladder_id = l.id left join people_person p on p.id = l.recorded_by
-                 where l.set_id = any(:sets) and l.measure_id = :measure and l.window_id = any(:windows) and""" + KNOWN + """
+                 where l.set_id = any(:sets) and l.measure_id = :measure and l.window_id = any(:windows) and""" + Known.asOf("l") + """
                  order by l.set_id, l.grade, l.window_id, b.position""")
                 .param("sets", sets.stream().map(Integer::shortValue).toArray(Short[]::new)).param("measure", measureId)
                 .param("windows", windows.toArray(Integer[]::new)).param("asOf", asOf)

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class GoalsStore {
@@ -27,7 +28,7 @@ class GoalsStore {
     List<Goal> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
         return db.sql(COLUMNS + """
                  where g.student_id = any(:students) and (:measure::smallint is null or g.measure_id = :measure::smallint)
-                   and g.known_from <= :asOf and (g.superseded_on is null or g.superseded_on > :asOf)""")
+                   and""" + Known.asOf("g"))
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf)
                 .query(Goal.class).list();
     }

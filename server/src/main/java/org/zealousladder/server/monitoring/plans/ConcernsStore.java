@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class ConcernsStore {
@@ -21,7 +22,7 @@ class ConcernsStore {
                 select c.id, c.student_id, c.area, c.level, c.note, c.known_from as since, p.name as by
                   from plans_concern c left join people_person p on p.id = c.recorded_by
                  where c.student_id = any(:students) and (:area::text is null or c.area = :area)
-                   and c.known_from <= :asOf and (c.superseded_on is null or c.superseded_on > :asOf)""")
+                   and""" + Known.asOf("c"))
                 .param("students", students.toArray(Integer[]::new)).param("area", area).param("asOf", asOf).query(Concern.class).list();
     }
 

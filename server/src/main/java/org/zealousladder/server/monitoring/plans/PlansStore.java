@@ -12,11 +12,10 @@ import org.springframework.jdbc.core.namedparam.SqlParameterSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.server.platform.sql.BoundTo;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class PlansStore {
-    private static final String KNOWN = ".known_from <= :asOf and (%1$s.superseded_on is null or %1$s.superseded_on > :asOf) ";
-
     private final JdbcClient db;
     private final NamedParameterJdbcOperations batch;
 
@@ -46,22 +45,21 @@ class PlansStore {
                 select p.id, p.root, p.student_id, p.measure_id, p.group_id, p.group_name, p.worry, p.success, p.starts, p.ends, p.closed_on,
                        p.outcome, p.outcome_note, a.name as by
                   from plans_plan p left join people_person a on a.id = p.recorded_by
-                 where p.student_id = any(:students) and (:measure::smallint is null or p.measure_id = :measure::smallint) and p"""
-                + KNOWN.formatted("p") + "order by p.starts desc, p.id desc").param("students", ids).param("measure", measure).param("asOf", asOf)
+                 where p.student_id = any(:students) and (:measure::smallint is null or p.measure_id = :measure::smallint) and """
+                + Known.asOf("p") + "order by p.starts desc, p.id desc").param("students", ids).param("measure", measure).param("asOf", asOf)
                 .query(PlanRow.class).list();
         if (rows.isEmpty()) {
             return List.of();
         }
         Map<Long, List<Plan.PlanPhase>> phases = db.sql("""
-                select plan_root, starts, strategy, place, leader, minutes, per_week, reason from plans_phase
-                 where student_id = any(:students) and known_from <= :asOf and (withdrawn_on is null or withdrawn_on > :asOf)
-                 order by plan_root, starts""")
+                select f.plan_root, f.starts, f.strategy, f.place, f.leader, f.minutes, f.per_week, f.reason from plans_phase f
+                 where f.student_id = any(:students) and""" + Known.notWithdrawn("f") + "order by f.plan_root, f.starts")
                 .param("students", ids).param("asOf", asOf).query(PhaseRow.class).list().stream()
                 .collect(Collectors.groupingBy(PhaseRow::planRoot, Collectors.mapping(
                         r -> new Plan.PlanPhase(r.starts(), r.strategy(), r.place(), r.leader(), r.minutes(), r.perWeek(), r.reason()), Collectors.toList())));
         Map<Long, Integer> given = db
-                .sql("select s.plan_root, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day <= :asOf and s"
-                        + KNOWN.formatted("s") + "group by s.plan_root")
+                .sql("select s.plan_root, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day <= :asOf and "
+                        + Known.asOf("s") + "group by s.plan_root")
                 .param("students", ids).param("asOf", asOf).query(GivenRow.class).list().stream()
                 .collect(Collectors.toMap(GivenRow::planRoot, GivenRow::given));
         return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf)).toList();
@@ -138,8 +136,8 @@ class PlansStore {
     record SessionRow(long planRoot, LocalDate onDay, int given) {}
 
     List<SessionRow> sessions(Collection<Integer> students, LocalDate from, LocalDate to, LocalDate asOf) {
-        return db.sql("select s.plan_root, s.on_day, s.given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to and s"
-                + KNOWN.formatted("s") + "order by s.plan_root, s.on_day").param("students", students.toArray(Integer[]::new))
+        return db.sql("select s.plan_root, s.on_day, s.given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to and "
+                + Known.asOf("s") + "order by s.plan_root, s.on_day").param("students", students.toArray(Integer[]::new))
                 .param("from", from).param("to", to).param("asOf", asOf).query(SessionRow.class).list();
     }
 

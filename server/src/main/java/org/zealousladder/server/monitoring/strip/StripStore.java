@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 /** Medians that somebody gave for a class, and the forms behind a score. */
 @Repository
@@ -21,9 +22,8 @@ class StripStore {
 
     List<MedianRow> medians(Collection<Integer> classes, int measure, LocalDate asOf) {
         return db.sql("""
-                select id, class_id, on_day, value from strip_median
-                 where class_id = any(:classes) and measure_id = :measure and on_day <= :asOf and known_from <= :asOf
-                   and (superseded_on is null or superseded_on > :asOf) order by on_day""")
+                select m.id, m.class_id, m.on_day, m.value from strip_median m
+                 where m.class_id = any(:classes) and m.measure_id = :measure and m.on_day <= :asOf and""" + Known.asOf("m") + "order by m.on_day")
                 .param("classes", classes.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(MedianRow.class).list();
     }
 

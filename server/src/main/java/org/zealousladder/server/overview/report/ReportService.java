@@ -63,7 +63,7 @@ public class ReportService {
         Screening screening = screenings.open(who, yearId, windowId, asked);
         Measure measure = measures.measure(measureId, screening.asOf());
         Window window = screening.window();
-        SchoolScores school = standings.ofSchool(screening.schoolId(), window, screening.asOf());
+        SchoolScores school = standings.ofSchool(screening.everyone().toList(), window, List.of(measure), screening.asOf());
         Optional<Window> next = measures.windows(screening.asOf()).stream().filter(w -> w.yearId() == window.yearId() && w.starts().isAfter(window.ends()))
                 .min(Comparator.comparing(Window::starts));
         int set = measures.defaultSet(screening.schoolId(), screening.asOf());

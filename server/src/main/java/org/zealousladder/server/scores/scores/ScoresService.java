@@ -56,10 +56,13 @@ public class ScoresService {
     /** A score of somebody in the school. */
     public record SchoolValue(int measureId, int grade, double value) {}
 
-    /** All screening scores of the viewer's school in a window, without names; nothing of another school. */
+    /** Which scores of a school are asked for. */
+    public record SchoolAsked(int school, Window window, Collection<Integer> measures, Collection<Integer> grades) {}
+
+    /** Screening scores of the viewer's school in a window, without names; nothing of another school. */
     @Transactional(readOnly = true)
-    public List<SchoolValue> ofSchool(int school, Window window, LocalDate asOf) {
-        return store.ofSchool(school, window.id(), asOf);
+    public List<SchoolValue> ofSchool(SchoolAsked of, LocalDate asOf) {
+        return store.ofSchool(of, asOf);
     }
 
     @Transactional(readOnly = true)

@@ -14,12 +14,11 @@ import org.springframework.stereotype.Repository;
 import org.zealousladder.core.scores.ScoreScale;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.platform.sql.BoundTo;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class ScoresStore {
-    private static final String KNOWN = "\n" + """
-             and s.status <> 'withdrawn' and s.taken_on <= :asOf and s.known_from <= :asOf and (s.superseded_on is null or s.superseded_on > :asOf)
-            """;
+    private static final String KNOWN = " and s.status <> 'withdrawn' and s.taken_on <= :asOf and" + Known.asOf("s");
     private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id from scores_score s ";
 
     /** By hand, since a school's view reads tens of thousands of them. */
@@ -52,9 +51,10 @@ class ScoresStore {
     }
 
     /** A number with the measure and grade it belongs to. */
-    List<ScoresService.SchoolValue> ofSchool(int school, int window, LocalDate asOf) {
-        return db.sql("select measure_id, grade, value from scores_of_school(:school, :window, :asOf)")
-                .param("school", school).param("window", window).param("asOf", asOf)
+    List<ScoresService.SchoolValue> ofSchool(ScoresService.SchoolAsked of, LocalDate asOf) {
+        return db.sql("select measure_id, grade, value from scores_of_school(:school, :window, :measures, :grades, :asOf)")
+                .param("school", of.school()).param("window", of.window().id()).param("measures", shorts(of.measures())).param("grades", shorts(of.grades()))
+                .param("asOf", asOf)
                 .query((r, n) -> new ScoresService.SchoolValue(r.getInt(1), r.getInt(2), r.getDouble(3))).list();
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class CoverageStore {
@@ -19,9 +20,8 @@ class CoverageStore {
 
     List<MakeUp> makeUps(Collection<Integer> students, int window, LocalDate asOf) {
         return db.sql("""
-                select student_id, measure_id, on_day from coverage_makeup
-                 where window_id = :window and student_id = any(:students) and on_day is not null
-                   and known_from <= :asOf and (superseded_on is null or superseded_on > :asOf)""")
+                select m.student_id, m.measure_id, m.on_day from coverage_makeup m
+                 where m.window_id = :window and m.student_id = any(:students) and m.on_day is not null and""" + Known.asOf("m"))
                 .param("window", window).param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(MakeUp.class).list();
     }
 

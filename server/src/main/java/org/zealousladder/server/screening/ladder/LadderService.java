@@ -60,10 +60,11 @@ public class LadderService {
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Window> windows = measures.seasons(asOf, seasons);
         Standings standing = standings.of(students, List.of(measure), windows, asOf);
-        SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(roster.school(who), windows.get(windows.size() - 1), asOf);
+        SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(students, windows.get(windows.size() - 1), List.of(measure), asOf);
         List<LadderRow> rows = students.stream().map(s -> {
             List<Cell> cells = standing.of(s.id(), measureId);
-            return new LadderRow(s.ref(), s.support(), cells, gain(cells), percentile(school, measure, s, cells));
+            return new LadderRow(s.ref(), s.support(), cells, gain(cells), percentile(school, measure,
+                    windows.isEmpty() ? s.grade() : standing.grade(s.id(), windows.get(windows.size() - 1)).orElse(s.grade()), cells));
         }).toList();
         List<Season> drawn = new ArrayList<>();
         for (int k = 0; k < windows.size(); k++) {
@@ -72,9 +73,9 @@ public class LadderService {
         return new LadderView(measure.ref(), measure.sem(), drawn, rows, LadderSummary.of(windows, rows));
     }
 
-    private static @Nullable Integer percentile(@Nullable SchoolScores school, Measure measure, Enrolled student, List<Cell> cells) {
+    private static @Nullable Integer percentile(@Nullable SchoolScores school, Measure measure, int grade, List<Cell> cells) {
         Double value = cells.isEmpty() ? null : cells.get(cells.size() - 1).value();
-        return school == null || value == null ? null : school.percentile(measure, student.grade(), value);
+        return school == null || value == null ? null : school.percentile(measure, grade, value);
     }
 
     private static @Nullable Double gain(List<Cell> cells) {

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class NormsStore {
@@ -27,7 +28,7 @@ class NormsStore {
         return db.sql("""
                 select t.id as table_id, t.grade, t.about, t.season, t.rests_on, t.known_from, p.percentile, p.value
                   from norms_table t join norms_point p on p.table_id = t.id
-                 where t.set_id = :set and t.measure_id = :measure and t.known_from <= :asOf and (t.superseded_on is null or t.superseded_on > :asOf)
+                 where t.set_id = :set and t.measure_id = :measure and""" + Known.asOf("t") + """
                  order by t.about desc, t.grade, t.id, p.percentile""")
                 .param("set", set).param("measure", measure).param("asOf", asOf).query(PointRow.class).list();
     }
@@ -39,7 +40,7 @@ class NormsStore {
                 with used as (
                   select distinct on (t.grade) t.id, t.grade, s.name from norms_table t join norms_set s on s.id = t.set_id
                    where t.measure_id = :measure and t.grade = any(:grades) and t.about = 'growth' and (s.school_id is null or s.school_id = :school)
-                     and t.known_from <= :asOf and (t.superseded_on is null or t.superseded_on > :asOf)
+                     and""" + Known.asOf("t") + """
                    order by t.grade, s.kind = 'local', t.id desc)
                 select u.name, u.grade, p.percentile, p.value from used u join norms_point p on p.table_id = u.id order by u.grade, p.percentile""")
                 .param("school", school).param("measure", measure).param("grades", grades.toArray(Integer[]::new)).param("asOf", asOf)

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BinaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +23,7 @@ import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.scores.scores.ScoresService.SchoolAsked;
 
 /** Reads scores against the cut scores that count for the students' school. */
 @Service
@@ -54,9 +56,13 @@ public class StandingsService {
         return of(students.stream().map(Enrolled::id).toList(), on, windows, measures.ladders(windows, asOf, measures.defaultSet(school(students), asOf)), all);
     }
 
-    /** All scores of a school in a window, for holding a class against. */
-    public SchoolScores ofSchool(int school, Window window, LocalDate asOf) {
-        return new SchoolScores(scores.ofSchool(school, window, asOf));
+    /** The school's scores in the grades of some students, in a window: for holding them against. All students must be of one school. */
+    public SchoolScores ofSchool(List<Enrolled> students, Window window, Collection<Measure> on, LocalDate asOf) {
+        Integer school = school(students);
+        return new SchoolScores(school == null ? List.of()
+                : scores.ofSchool(new SchoolAsked(school, window, on.stream().map(Measure::id).toList(),
+                        // Also the grade before: the window may be of the year before.
+                        students.stream().flatMap(e -> Stream.of(e.grade(), e.grade() - 1)).distinct().toList()), asOf));
     }
 
     private static @Nullable Integer school(List<Enrolled> students) {

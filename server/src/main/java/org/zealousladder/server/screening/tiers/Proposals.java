@@ -42,9 +42,10 @@ final class Proposals {
         weights = rule.measures().stream().collect(Collectors.toMap(Weighed::measureId, Weighed::weight));
         measures = ofArea.stream().filter(m -> weights.containsKey(m.id())).toList();
         // Spreads are the whole school's, so that a class has the tiers that it has in the school's list.
+        List<Enrolled> everyone = screening.everyone().toList();
         boolean weigh = this.rule == TierRule.WEIGHTED;
-        now = weigh ? standings.ofSchool(screening.schoolId(), screening.window(), asOf) : null;
-        then = weigh && screening.before().isPresent() ? standings.ofSchool(screening.schoolId(), screening.before().get(), asOf) : null;
+        now = weigh ? standings.ofSchool(everyone, screening.window(), measures, asOf) : null;
+        then = weigh && screening.before().isPresent() ? standings.ofSchool(everyone, screening.before().get(), measures, asOf) : null;
     }
 
     RuleInUse rule() {

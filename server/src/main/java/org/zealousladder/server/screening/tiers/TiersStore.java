@@ -11,10 +11,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.server.platform.sql.BoundTo;
+import org.zealousladder.server.platform.sql.Known;
 
 @Repository
 class TiersStore {
-    private static final String KNOWN = " t.known_from <= :asOf and (t.superseded_on is null or t.superseded_on > :asOf) ";
+    private static final String KNOWN = Known.asOf("t");
 
     private final JdbcClient db;
 

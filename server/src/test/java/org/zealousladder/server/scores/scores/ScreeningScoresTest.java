@@ -67,8 +67,10 @@ class ScreeningScoresTest extends ScreeningTest {
 
         for (Window w : windows) {
             List<Double> mine = new ArrayList<>(chosen.stream().filter(s -> s.windowId() == w.id() && s.scored()).map(Score::value).toList());
-            List<Double> schools = new ArrayList<>(asking(person("b.calder"), () -> scores.ofSchool(school(), w, TODAY)).stream()
-                    .filter(v -> v.measureId() == measure("maze")).map(ScoresService.SchoolValue::value).toList());
+            List<Double> schools = new ArrayList<>(
+                    asking(person("b.calder"), () -> scores.ofSchool(new ScoresService.SchoolAsked(school(), w, List.of(measure("maze")), List.of(3)), TODAY))
+                            .stream()
+                            .filter(v -> v.measureId() == measure("maze")).map(ScoresService.SchoolValue::value).toList());
             mine.forEach(v -> assertTrue(schools.remove(v), "the school's list has " + v));
         }
     }

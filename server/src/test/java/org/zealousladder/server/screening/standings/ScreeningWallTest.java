@@ -48,7 +48,7 @@ class ScreeningWallTest extends ScreeningTest {
     void anotherSchoolsScoresAreNotToBeHad() {
         take("school,name", "WALLS,Walls school");
         take("login,person,role,school", "w.alls,W. Alls,coordinator,WALLS", "w.teach,W. Teach,teacher,WALLS");
-        String values = "select count(*) from scores_of_school(:school, :window, '2026-03-13')";
+        String values = "select count(*) from scores_of_school(:school, :window, array[1, 2, 3, 4, 5, 6]::smallint[], array[2, 3, 4]::smallint[], '2026-03-13')";
         for (String login : List.of("w.alls", "w.teach")) {
             assertEquals(0,
                     asking(person(login), () -> db.sql(values).param("school", school()).param("window", window("Winter")).query(Integer.class).single()),
