@@ -57,7 +57,7 @@ function relevant(params: URLSearchParams): string {
   return new URLSearchParams(PARTS.flatMap((p) => (params.get(p) ? [[p, params.get(p) as string]] : []))).toString();
 }
 
-function parse(params: URLSearchParams): TableState {
+export function parse(params: URLSearchParams): TableState {
   const sort = (params.get('sort') ?? 'name').split('.');
   const by = sort[0] ?? 'name';
   return {
@@ -77,7 +77,7 @@ function parse(params: URLSearchParams): TableState {
   };
 }
 
-function write(s: TableState, now: URLSearchParams): URLSearchParams {
+export function write(s: TableState, now: URLSearchParams): URLSearchParams {
   const next = new URLSearchParams(now);
   const values = {
     words: s.words,

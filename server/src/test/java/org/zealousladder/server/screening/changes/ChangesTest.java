@@ -68,14 +68,7 @@ class ChangesTest extends ScreeningTest {
         assertEquals("70, Needs a lift", reading.get("to").asString());
         assertEquals("more", ada.get("support").asString());
         JsonNode place = each(preview.get("places")).filter(p -> p.get("about").asString().equals("Oral reading, Winter")).findFirst().orElseThrow();
-        List<JsonNode> there = each(preview.get("movers"))
-                .filter(m -> each(m.get("moves")).anyMatch(x -> x.get("about").asString().equals("Oral reading, Winter")))
-                .toList();
-        assertEquals(there.size(),
-                List.of("more", "less", "lost", "gained", "other").stream().mapToInt(k -> place.get(k).asInt()).sum(), "each mover counts once in a place");
         assertTrue(place.get("more").asInt() >= 1 && place.get("gained").asInt() >= 1);
-        JsonNode bo = of(preview.get("movers"), "Bo 2025-MOVED");
-        assertEquals("no score", bo.at("/moves/0/from").asString());
         assertTrue(preview.get("sentence").asString().contains("would be read differently: "), preview.get("sentence").asString());
         assertTrue(preview.get("words").asString().startsWith("Winter 2025-26: "), preview.get("words").asString());
 

@@ -238,7 +238,7 @@ class TiersTest extends ScreeningTest {
 
     @Test
     void aRetestIsOwedUntilItIsOnRecord() throws Exception {
-        String code = "2025-AGAIN";
+        String code = "2025-RETEST";
         students(code, new Object[][] {{"Pia", 96}, {"Rex", 130}});
         score(code + "-Pia", "oral-reading", "2026-01-20", 120);
         int winter = window("Winter");
