@@ -119,7 +119,12 @@ function Home({
       {live && offered.length > 0 && (
         <form onSubmit={begin} className="no-print flex flex-wrap items-end gap-x-4 gap-y-2 mt-1 mb-5">
           <Field label="Student">
-            <select required value={student} onChange={(e) => setStudent(e.target.value)} className="min-w-48">
+            <select
+              required
+              value={student}
+              onChange={(e) => setStudent(e.target.value)}
+              className="min-w-48 max-w-[calc(100vw-24px)]"
+            >
               <option value="" disabled>
                 Choose
               </option>
@@ -131,7 +136,12 @@ function Home({
             </select>
           </Field>
           <Field label="Passage">
-            <select required value={passage} onChange={(e) => setPassage(e.target.value)} className="min-w-48">
+            <select
+              required
+              value={passage}
+              onChange={(e) => setPassage(e.target.value)}
+              className="min-w-48 max-w-[calc(100vw-24px)]"
+            >
               <option value="" disabled>
                 Choose
               </option>

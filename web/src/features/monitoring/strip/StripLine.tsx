@@ -65,7 +65,7 @@ export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste,
           onKeyDown={onKeyDown}
           onPaste={onPaste}
           onBlur={onLeave}
-          className={`w-[104px] px-2! py-0.5! text-right ${
+          className={`w-[104px] max-[359px]:w-[72px] px-2! py-0.5! text-right ${
             typing?.asked
               ? 'border-ochre! border-2!'
               : sentence

@@ -121,56 +121,58 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
         </span>
       </h2>
       {band.students.length > 0 && (
-        <table className="w-full border-collapse text-[14px]">
-          <thead>
-            <tr className="text-left text-soft text-[12.5px]">
-              <th className="font-medium border-b border-line pr-3">Student</th>
-              <th className="font-medium border-b border-line pr-3">Class</th>
-              <th className="font-medium border-b border-line pr-3">Tested</th>
-              <th className="font-medium border-b border-line pr-3 text-right">Score</th>
-              <th className="font-medium border-b border-line pr-3 text-right">Percentile in grade</th>
-              {needs ? (
-                <th className="font-medium border-b border-line pr-3">
-                  {view.next ? `Needs in ${view.next.toLowerCase()}` : 'For the next band'}
-                </th>
-              ) : (
-                <td className="border-b border-line" />
-              )}
-              {view.before ? (
-                <th className="font-medium border-b border-line">{view.before}</th>
-              ) : (
-                <td className="border-b border-line" />
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {band.students.map((s) => (
-              <tr key={s.student.id} className="keep">
-                <td className={`${CELL} whitespace-nowrap`}>
-                  <Link to={link(`/students/${s.student.id}`)} className="text-ink no-underline hover:underline">
-                    {nameOf(s.student)}
-                  </Link>
-                  {s.support && <span className="text-soft text-[12.5px]"> {s.support.toLowerCase()}</span>}
-                </td>
-                <td className={`${CELL} text-soft`}>{s.student.className}</td>
-                <td className={CELL}>{shortDay(s.date)}</td>
-                <td className={`${CELL} text-right`}>
-                  {s.close && <span className="text-soft text-[12.5px]">close </span>}
-                  {score(s.value, view.measure)}
-                </td>
-                <td className={`${CELL} text-right`}>{s.percentile ?? ''}</td>
-                <td className={CELL}>
-                  {s.goalScore !== undefined && (
-                    <>
-                      {score(s.goalScore, view.measure)} <span className="text-soft">for {s.goalBand}</span>
-                    </>
-                  )}
-                </td>
-                <td className={`${CELL} text-soft`}>{s.bandBefore ?? ''}</td>
+        <div className="relative overflow-x-auto">
+          <table className="w-full border-collapse text-[14px]">
+            <thead>
+              <tr className="text-left text-soft text-[12.5px]">
+                <th className="font-medium border-b border-line pr-3">Student</th>
+                <th className="font-medium border-b border-line pr-3">Class</th>
+                <th className="font-medium border-b border-line pr-3">Tested</th>
+                <th className="font-medium border-b border-line pr-3 text-right">Score</th>
+                <th className="font-medium border-b border-line pr-3 text-right">Percentile in grade</th>
+                {needs ? (
+                  <th className="font-medium border-b border-line pr-3">
+                    {view.next ? `Needs in ${view.next.toLowerCase()}` : 'For the next band'}
+                  </th>
+                ) : (
+                  <td className="border-b border-line" />
+                )}
+                {view.before ? (
+                  <th className="font-medium border-b border-line">{view.before}</th>
+                ) : (
+                  <td className="border-b border-line" />
+                )}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {band.students.map((s) => (
+                <tr key={s.student.id} className="keep">
+                  <td className={`${CELL} whitespace-nowrap`}>
+                    <Link to={link(`/students/${s.student.id}`)} className="text-ink no-underline hover:underline">
+                      {nameOf(s.student)}
+                    </Link>
+                    {s.support && <span className="text-soft text-[12.5px]"> {s.support.toLowerCase()}</span>}
+                  </td>
+                  <td className={`${CELL} text-soft`}>{s.student.className}</td>
+                  <td className={CELL}>{shortDay(s.date)}</td>
+                  <td className={`${CELL} text-right`}>
+                    {s.close && <span className="text-soft text-[12.5px]">close </span>}
+                    {score(s.value, view.measure)}
+                  </td>
+                  <td className={`${CELL} text-right`}>{s.percentile ?? ''}</td>
+                  <td className={CELL}>
+                    {s.goalScore !== undefined && (
+                      <>
+                        {score(s.goalScore, view.measure)} <span className="text-soft">for {s.goalBand}</span>
+                      </>
+                    )}
+                  </td>
+                  <td className={`${CELL} text-soft`}>{s.bandBefore ?? ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </section>
   );

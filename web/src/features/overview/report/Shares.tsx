@@ -12,14 +12,14 @@ export function Shares({ view }: { view: ReportView }) {
   ];
   const bands = [...view.bands].reverse();
   return (
-    <table className="mt-3 w-full border-collapse text-[14px] keep">
+    <table className="mt-3 w-full table-fixed border-collapse text-[14px] keep">
       <caption className="sr-only">Share of each band</caption>
       <tbody>
         {lines
           .filter((l) => l.n > 0)
           .map((line) => (
             <tr key={line.name}>
-              <th scope="row" className="text-left font-normal whitespace-nowrap pr-4 py-1 w-44">
+              <th scope="row" className="text-left font-normal sm:whitespace-nowrap pr-4 py-1 w-24 sm:w-44">
                 {line.name} <span className="text-soft text-[13px]">{line.n}</span>
               </th>
               <td className="py-1">

@@ -101,66 +101,68 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           </span>
         </form>
       )}
-      <table className="border-collapse text-[14px] w-full max-w-5xl">
-        <thead>
-          <tr className="text-left text-soft text-[12.5px]">
-            <th className="w-8 border-b border-line font-medium">
-              <span className="sr-only">Pick</span>
-            </th>
-            <th className="border-b border-line font-medium pb-1">Student</th>
-            {manyClasses && <th className="border-b border-line font-medium pb-1">Class</th>}
-            <th className="border-b border-line font-medium pb-1">Owes</th>
-            <th className="border-b border-line font-medium pb-1">Make-up</th>
-            <th className="border-b border-line font-medium pb-1 no-print">
-              <span className="sr-only">Enter</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((o, i) => (
-            <tr key={o.student.id} className={picks.has(o.student.id) ? 'bg-picked' : ''}>
-              <td className="border-b border-hair p-0 text-[12.5px] text-faint">
-                <PickNumber
-                  number={i + 1}
-                  name={nameOf(o.student)}
-                  on={picks.has(o.student.id)}
-                  onPick={() => picks.toggle(o.student)}
-                />
-              </td>
-              <td className="border-b border-hair whitespace-nowrap pr-4">
-                <Link to={link(`/students/${o.student.id}`)} className="text-ink no-underline hover:underline">
-                  {nameOf(o.student)}
-                </Link>
-              </td>
-              {manyClasses && (
-                <td className="border-b border-hair whitespace-nowrap pr-4 text-soft">
-                  {className(o.student.className)}
-                </td>
-              )}
-              <td className="border-b border-hair pr-4">
-                {owedWords(o, view.measures.length)}
-                {o.owed[0]?.note && <span className="text-soft">; {o.owed[0].note}</span>}
-              </td>
-              <td className="border-b border-hair whitespace-nowrap">{makeUpWords(o)}</td>
-              <td className="border-b border-hair whitespace-nowrap text-right no-print">
-                {live && !view.state.closed && (
-                  <Link
-                    to={link('/entry', {
-                      who: `class-${o.student.classId}`,
-                      window: String(view.window.id),
-                      row: String(o.student.id),
-                    })}
-                    className="text-act font-semibold text-[13.5px] no-underline hover:underline"
-                    aria-label={`Enter scores of ${nameOf(o.student)}`}
-                  >
-                    Enter
-                  </Link>
-                )}
-              </td>
+      <div className="relative overflow-x-auto">
+        <table className="border-collapse text-[14px] w-full max-w-5xl">
+          <thead>
+            <tr className="text-left text-soft text-[12.5px]">
+              <th className="w-8 border-b border-line font-medium">
+                <span className="sr-only">Pick</span>
+              </th>
+              <th className="border-b border-line font-medium pb-1">Student</th>
+              {manyClasses && <th className="border-b border-line font-medium pb-1">Class</th>}
+              <th className="border-b border-line font-medium pb-1">Owes</th>
+              <th className="border-b border-line font-medium pb-1">Make-up</th>
+              <th className="border-b border-line font-medium pb-1 no-print">
+                <span className="sr-only">Enter</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shown.map((o, i) => (
+              <tr key={o.student.id} className={picks.has(o.student.id) ? 'bg-picked' : ''}>
+                <td className="border-b border-hair p-0 text-[12.5px] text-faint">
+                  <PickNumber
+                    number={i + 1}
+                    name={nameOf(o.student)}
+                    on={picks.has(o.student.id)}
+                    onPick={() => picks.toggle(o.student)}
+                  />
+                </td>
+                <td className="border-b border-hair whitespace-nowrap pr-4">
+                  <Link to={link(`/students/${o.student.id}`)} className="text-ink no-underline hover:underline">
+                    {nameOf(o.student)}
+                  </Link>
+                </td>
+                {manyClasses && (
+                  <td className="border-b border-hair whitespace-nowrap pr-4 text-soft">
+                    {className(o.student.className)}
+                  </td>
+                )}
+                <td className="border-b border-hair pr-4">
+                  {owedWords(o, view.measures.length)}
+                  {o.owed[0]?.note && <span className="text-soft">; {o.owed[0].note}</span>}
+                </td>
+                <td className="border-b border-hair whitespace-nowrap">{makeUpWords(o)}</td>
+                <td className="border-b border-hair whitespace-nowrap text-right no-print">
+                  {live && !view.state.closed && (
+                    <Link
+                      to={link('/entry', {
+                        who: `class-${o.student.classId}`,
+                        window: String(view.window.id),
+                        row: String(o.student.id),
+                      })}
+                      className="text-act font-semibold text-[13.5px] no-underline hover:underline"
+                      aria-label={`Enter scores of ${nameOf(o.student)}`}
+                    >
+                      Enter
+                    </Link>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {more}
     </section>
   );

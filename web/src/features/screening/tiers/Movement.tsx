@@ -12,7 +12,7 @@ export function Movement({ view }: { view: TiersView }) {
   const same = view.flows.filter((f) => f.to === f.from);
   const count = (flows: TiersView['flows']) => flows.reduce((n, f) => n + f.students.length, 0);
   const group = (flows: TiersView['flows'], words: string) => (
-    <span className="whitespace-nowrap">
+    <span className="sm:whitespace-nowrap">
       <button
         type="button"
         className="text-act font-semibold hover:underline disabled:text-soft disabled:no-underline"

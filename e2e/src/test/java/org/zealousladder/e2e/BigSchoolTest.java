@@ -108,6 +108,10 @@ class BigSchoolTest extends BrowserTest {
         button("Make the set").click();
         assertThat(page.getByRole(AriaRole.SLIDER).first()).isVisible();
         button("Read scores by Big school's own from today on").click();
+        assertThat(dialog()).containsText("Nobody of 800 students would move.");
+        dialog().getByLabel("Why it changes").fill("a set of our own");
+        button("Read scores by Big school's own").click();
+        assertThat(dialog()).hasCount(0);
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Big school's own trial|^Big school's own on trial"))))
                 .containsText("counts now");
         assertEquals(0, button("Read scores by Big school's own from today on").count());

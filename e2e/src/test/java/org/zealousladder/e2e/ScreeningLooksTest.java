@@ -19,9 +19,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ScreeningLooksTest extends BrowserTest {
     @ParameterizedTest
     @ValueSource(strings = {"/coverage", "/entry", "/table", "/tiers", "/report", "/ladder?seasons=4", "/setup/cuts", "/setup/windows", "/setup/measures",
-            "/setup/norms"})
-    void onAPhoneNothingStandsOverTheEdge(String path) {
-        newPage(390, 844, ColorScheme.LIGHT);
+            "/setup/norms", "/strip", "/reading", "/plans", "/meeting"})
+    void onASmallPhoneNothingStandsOverTheEdge(String path) {
+        newPage(320, 700, ColorScheme.LIGHT);
         signIn("R. Oduya");
         page.navigate(address + path);
         assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
