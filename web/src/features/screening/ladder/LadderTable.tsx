@@ -35,11 +35,11 @@ export function LadderTable({
     <th
       scope="col"
       aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
-      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-2 border-b border-line ${left ? 'text-left' : 'text-right'}`}
+      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-2 border-b border-line align-bottom ${left ? 'text-left' : 'text-right'}`}
     >
       <button
         type="button"
-        className="hover:text-ink whitespace-nowrap"
+        className={`hover:text-ink ${by === 'rank' ? 'w-[64px] leading-tight text-right' : 'whitespace-nowrap'}`}
         onClick={() => setSort({ by, down: sort.by === by ? !sort.down : by === 'gain' })}
       >
         {text}
