@@ -52,8 +52,10 @@ class MeasureFiles implements DeclaresFiles {
     static final FileKind WINDOWS = FileKind.named("windows", "screening windows")
             .columns(Column.of("year", TEXT), Column.of("window", TEXT), Column.of("opens", DATE), Column.of("closes", DATE))
             .joined("""
-                    select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id, w.id, y.starts as year_starts, y.ends as year_ends,
-                           (select o.name from measures_window o where o.year_id = y.id and lower(o.name) = lower(st."window") and o.name <> st."window" limit 1) as like_name,
+                    select st.*, case when st.closes >= st.opens then daterange(st.opens, st.closes, '[]') end as span, y.id as year_id,
+                           w.id, y.starts as year_starts, y.ends as year_ends,
+                           (select o.name from measures_window o
+                             where o.year_id = y.id and lower(o.name) = lower(st."window") and o.name <> st."window" limit 1) as like_name,
                            case when w.id is null then 'new' when (w.starts, w.ends) = (st.opens, st.closes) then 'unchanged'
                            else 'changed' end as outcome
                       from stage st left join roster_year y on y.name = st.year

@@ -15,14 +15,16 @@ import org.zealousladder.server.platform.words.Words;
 final class ReportPdf {
     private static final String[] SHADES = {"#ffffff", "#cfe0e3", "#e7cf9f", "#b98aa4"};
     private static final String STYLE = """
-            @page { size: A4; margin: 14mm; font-family: 'Liberation Sans'; @bottom-right { font-family: 'Liberation Sans'; content: counter(page) " of " counter(pages); font-size: 8pt; color: #555555; } }
+            @page { size: A4; margin: 14mm; font-family: 'Liberation Sans';
+              @bottom-right { font-family: 'Liberation Sans'; content: counter(page) " of " counter(pages); font-size: 8pt; color: #555555; } }
             * { font-family: 'Liberation Sans'; }
             body { font-size: 9pt; color: #111111; }
             h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 2.5mm 0 0.5mm 0; font-weight: normal; }
             p { margin: 1mm 0; } .soft { color: #444444; }
             table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
             .right { text-align: right; } tr { page-break-inside: avoid; }
-            .shares span { display: inline-block; box-sizing: border-box; border: 0.4pt solid #333333; padding: 0.6mm 0; text-align: center; white-space: nowrap; overflow: hidden; }
+            .shares span { display: inline-block; box-sizing: border-box;
+               border: 0.4pt solid #333333; padding: 0.6mm 0; text-align: center; white-space: nowrap; overflow: hidden; }
             .shares { margin: 1mm 0; white-space: nowrap; font-size: 0; } .shares span { font-size: 8.5pt; }
             .next { page-break-before: always; }
             """;
