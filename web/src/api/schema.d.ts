@@ -1151,7 +1151,8 @@ export interface components {
             closeCall: boolean;
             /** Format: date */
             date?: string;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "none" | "elsewhere";
             /** Format: int32 */
             tier?: number;
             /** Format: double */
@@ -1162,7 +1163,8 @@ export interface components {
             measureId: number;
             /** Format: int64 */
             seen?: number;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: int32 */
             studentId: number;
             sure: boolean;
@@ -1294,7 +1296,8 @@ export interface components {
         };
         Correction: {
             reason?: string;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             sure?: boolean;
             /** Format: double */
             value?: number;
@@ -1328,7 +1331,8 @@ export interface components {
             code: string;
             /** Format: int32 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "local" | "published" | "trial";
             name: string;
             note?: string;
             /** Format: int32 */
@@ -1371,7 +1375,8 @@ export interface components {
             id: number;
             /** Format: date */
             onDay: string;
-            outcome: string;
+            /** @enum {string} */
+            outcome: "confirmed" | "overridden" | "retest" | "withdrawn";
             /** Format: int32 */
             proposed?: number;
             reason?: string;
@@ -1386,12 +1391,14 @@ export interface components {
             decidedOn: string;
             /** Format: int64 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "hold" | "raise" | "plan-changed" | "set-aside";
             /** Format: date */
             lookAgainOn?: string;
             /** Format: int32 */
             measureId: number;
-            proposed: string;
+            /** @enum {string} */
+            proposed?: "hold" | "raise" | "change" | "too-soon" | "met" | "not-met";
             reason?: string;
             /** Format: int32 */
             studentId: number;
@@ -1402,14 +1409,16 @@ export interface components {
         };
         DecisionForm: {
             because: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "hold" | "raise" | "plan-changed" | "set-aside";
             /** Format: date */
             lookAgainOn?: string;
             /** Format: int32 */
             measureId: number;
             newGoal?: components["schemas"]["NewGoal"];
             planChange?: components["schemas"]["PlanChanged"];
-            proposed: string;
+            /** @enum {string} */
+            proposed?: "hold" | "raise" | "change" | "too-soon" | "met" | "not-met";
             reason?: string;
             /** Format: int32 */
             studentId: number;
@@ -1427,7 +1436,8 @@ export interface components {
             minimumWeeks: number;
             /** Format: double */
             raiseAtLeast: number;
-            rule: string;
+            /** @enum {string} */
+            rule: "last-points" | "trend" | "chance";
         };
         DeskView: {
             celebrate: components["schemas"]["ToCelebrate"][];
@@ -1494,7 +1504,8 @@ export interface components {
             measureId: number;
             /** Format: int64 */
             scoreId?: number;
-            status?: string;
+            /** @enum {string} */
+            status?: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: date */
             takenOn?: string;
             /** Format: double */
@@ -1526,7 +1537,8 @@ export interface components {
             closeCall: boolean;
             /** Format: int32 */
             measureId: number;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "none" | "elsewhere";
             /** Format: int32 */
             tier?: number;
             /** Format: double */
@@ -1586,7 +1598,8 @@ export interface components {
             goalScore: number;
             /** Format: int64 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "benchmark" | "norm-growth" | "own-pace" | "by-hand";
             /** Format: int32 */
             measureId: number;
             /** Format: int32 */
@@ -1623,7 +1636,8 @@ export interface components {
             goalDate: string;
             /** Format: double */
             goalScore?: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "benchmark" | "norm-growth" | "own-pace" | "by-hand";
             /** Format: int32 */
             percentile?: number;
             /** Format: date */
@@ -1639,7 +1653,8 @@ export interface components {
             goalDate: string;
             /** Format: double */
             goalScore: number;
-            kind?: string;
+            /** @enum {string} */
+            kind?: "benchmark" | "norm-growth" | "own-pace" | "by-hand";
             /** Format: int32 */
             measureId: number;
             /** Format: int32 */
@@ -1721,7 +1736,8 @@ export interface components {
             goalDate?: string;
             /** Format: double */
             goalScore?: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "benchmark" | "norm-growth" | "own-pace" | "by-hand";
             /** Format: int32 */
             percentile?: number;
             start: string;
@@ -1827,7 +1843,8 @@ export interface components {
         MarkAt: {
             /** Format: double */
             at: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "error" | "left-out" | "told" | "self-corrected" | "inserted";
             /** Format: int32 */
             word: number;
         };
@@ -1855,7 +1872,8 @@ export interface components {
             name: string;
             /** Format: double */
             raiseAtLeast: number;
-            rule: string;
+            /** @enum {string} */
+            rule: "last-points" | "trend" | "chance";
             /** Format: double */
             sem?: number;
             unit: string;
@@ -1930,7 +1948,8 @@ export interface components {
             title: string;
         };
         NewQuestion: {
-            kind: string;
+            /** @enum {string} */
+            kind: "literal" | "inferential";
             /** Format: int32 */
             points: number;
             question: string;
@@ -1938,7 +1957,8 @@ export interface components {
         NewScore: {
             /** Format: int32 */
             measureId: number;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: int32 */
             studentId: number;
             sure?: boolean;
@@ -1960,7 +1980,8 @@ export interface components {
         NormSet: {
             /** Format: int32 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "imported" | "local";
             name: string;
         };
         NormTable: {
@@ -2116,7 +2137,8 @@ export interface components {
             id: number;
             login: string;
             name: string;
-            role: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
         };
         PhaseTrend: {
             /** Format: double */
@@ -2167,7 +2189,8 @@ export interface components {
             id: number;
             /** Format: int32 */
             measureId: number;
-            outcome?: string;
+            /** @enum {string} */
+            outcome?: "met" | "partly" | "not-met" | "stopped";
             outcomeNote?: string;
             phases: components["schemas"]["PlanPhase"][];
             /** Format: int32 */
@@ -2215,7 +2238,8 @@ export interface components {
             note?: string;
             /** Format: date */
             on: string;
-            outcome: string;
+            /** @enum {string} */
+            outcome: "met" | "partly" | "not-met" | "stopped";
             together?: number[];
         };
         PlanForm: {
@@ -2298,7 +2322,8 @@ export interface components {
         };
         ProposalView: {
             evidence: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "hold" | "raise" | "change" | "too-soon" | "met" | "not-met";
             label: string;
             /** Format: double */
             priority: number;
@@ -2321,7 +2346,8 @@ export interface components {
         Question: {
             /** Format: int32 */
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "literal" | "inferential";
             /** Format: int32 */
             points: number;
             question: string;
@@ -2456,7 +2482,8 @@ export interface components {
             value: number;
         };
         ReportUntested: {
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "none" | "elsewhere";
             student: components["schemas"]["StudentRef"];
         };
         ReportView: {
@@ -2493,11 +2520,13 @@ export interface components {
         RuleInUse: {
             chosen: boolean;
             measures: components["schemas"]["Weighed"][];
-            rule: string;
+            /** @enum {string} */
+            rule: "lowest" | "most" | "weighted";
         };
         RuleSays: {
             inUse: boolean;
-            kind: string;
+            /** @enum {string} */
+            kind: "hold" | "raise" | "change" | "too-soon" | "met" | "not-met";
             label: string;
             rule: string;
             why: string;
@@ -2506,7 +2535,8 @@ export interface components {
             about: string;
             login: string;
             name: string;
-            role: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
         };
         SchoolYear: {
             /** Format: date */
@@ -2535,7 +2565,8 @@ export interface components {
             recordedAt: string;
             recordedBy?: string;
             source: string;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: int64 */
             supersededBy?: number;
             /** Format: date */
@@ -2597,7 +2628,8 @@ export interface components {
         SetForm: {
             /** Format: int32 */
             copyOf: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "local" | "published" | "trial";
             name: string;
             /** Format: int32 */
             school: number;
@@ -2693,7 +2725,8 @@ export interface components {
             likelyLow?: number;
             /** Format: int64 */
             scoreId?: number;
-            status?: string;
+            /** @enum {string} */
+            status?: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: double */
             value?: number;
         };
@@ -2711,7 +2744,8 @@ export interface components {
             measureId: number;
             /** Format: int64 */
             seen?: number;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: int32 */
             studentId: number;
             sure?: boolean;
@@ -2782,7 +2816,8 @@ export interface components {
             /** Format: int32 */
             band?: number;
             close?: boolean;
-            status?: string;
+            /** @enum {string} */
+            status?: "scored" | "absent" | "exempt" | "invalid" | "none" | "elsewhere";
             /** Format: int32 */
             thenBand?: number;
             /** Format: int32 */
@@ -2829,7 +2864,8 @@ export interface components {
             teach: string;
         };
         TierDecision: {
-            outcome: string;
+            /** @enum {string} */
+            outcome: "confirmed" | "overridden" | "retest" | "withdrawn";
             /** Format: int32 */
             proposed?: number;
             reason?: string;
@@ -2845,7 +2881,8 @@ export interface components {
             by?: string;
             /** Format: date */
             onDay: string;
-            outcome: string;
+            /** @enum {string} */
+            outcome: "confirmed" | "overridden" | "retest" | "withdrawn";
             reason?: string;
             /** Format: int32 */
             tier?: number;
@@ -2864,7 +2901,8 @@ export interface components {
         TierRuleForm: {
             area: string;
             measures: components["schemas"]["Weighed"][];
-            rule: string;
+            /** @enum {string} */
+            rule: "lowest" | "most" | "weighted";
             /** Format: int32 */
             school: number;
         };
@@ -2895,7 +2933,8 @@ export interface components {
         };
         ToCelebrate: {
             about: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "goal" | "band";
             /** Format: int32 */
             measureId: number;
             student: components["schemas"]["StudentRef"];
@@ -2903,7 +2942,8 @@ export interface components {
         };
         ToCollect: {
             about: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "weekly" | "screening" | "retest";
             /** Format: date */
             last?: string;
             /** Format: int32 */
@@ -2947,7 +2987,8 @@ export interface components {
             /** Format: int64 */
             id: number;
             outlier: boolean;
-            status: string;
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
             /** Format: double */
             value?: number;
         };
@@ -2979,7 +3020,8 @@ export interface components {
             /** Format: int32 */
             measureId: number;
             note?: string;
-            status: string;
+            /** @enum {string} */
+            status: "absent" | "invalid" | "none" | "retest";
             student: components["schemas"]["StudentRef"];
         };
         Way: {
@@ -3043,7 +3085,7 @@ export interface operations {
     list: {
         parameters: {
             query: {
-                kind: string[];
+                kind: ("window" | "window-removed" | "measure" | "rule" | "set" | "tier-rule" | "ladder")[];
                 school?: number;
                 asOf: string;
             };

@@ -1,4 +1,4 @@
-import type { MeasureRef } from '../api/types';
+import type { MeasureRef, ScoreStatus } from '../api/types';
 import { longDay } from './format';
 import { nothing, type OnRecord, same, type Wanted } from './outbox/queue';
 
@@ -17,7 +17,7 @@ export interface Likely {
   likelyHigh?: number;
 }
 
-const LETTERS: Record<string, string> = { a: 'absent', e: 'exempt', i: 'invalid' };
+const LETTERS: Record<string, ScoreStatus> = { a: 'absent', e: 'exempt', i: 'invalid' };
 
 /** What a cell shows for what is on record; forms as they were typed. */
 export function shown(record: OnRecord | undefined): string {

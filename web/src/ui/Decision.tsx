@@ -1,4 +1,6 @@
-const COLOURS: Record<string, string> = {
+import type { ProposalKind } from '../api/types';
+
+const COLOURS: Partial<Record<ProposalKind, string>> = {
   change: 'text-plum',
   'not-met': 'text-plum',
   raise: 'text-teal',
@@ -6,6 +8,6 @@ const COLOURS: Record<string, string> = {
 };
 
 /** The proposed step in its words; colour only underlines what the words say. */
-export function DecisionWord({ kind, label }: { kind: string; label: string }) {
+export function DecisionWord({ kind, label }: { kind: ProposalKind; label: string }) {
   return <span className={`font-semibold ${COLOURS[kind] ?? 'text-soft'}`}>{label}</span>;
 }

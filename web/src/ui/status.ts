@@ -1,14 +1,25 @@
-/** What a score can be recorded as, in the order in which it is offered. */
-export const STATUSES = [
-  { value: 'scored', label: 'Scored' },
-  { value: 'absent', label: 'Absent' },
-  { value: 'exempt', label: 'Exempt' },
-  { value: 'invalid', label: 'Invalid' },
-] as const;
+import type { Cell, ScoreStatus, Untested } from '../api/types';
 
-const WORDS: Record<string, string> = { none: 'not screened', elsewhere: 'not here', retest: 'to be tested again' };
+/** What a score can be recorded as, in the order in which it is offered. */
+export const STATUSES: Record<Exclude<ScoreStatus, 'withdrawn'>, string> = {
+  scored: 'Scored',
+  absent: 'Absent',
+  exempt: 'Exempt',
+  invalid: 'Invalid',
+};
+
+const WORDS: Record<ScoreStatus | Cell['status'] | Untested['status'], string> = {
+  scored: 'scored',
+  absent: 'absent',
+  exempt: 'exempt',
+  invalid: 'invalid',
+  withdrawn: 'withdrawn',
+  none: 'not screened',
+  elsewhere: 'not here',
+  retest: 'to be tested again',
+};
 
 /** A standing without a score, in words. */
-export function statusWord(status: string): string {
-  return WORDS[status] ?? status;
+export function statusWord(status: keyof typeof WORDS): string {
+  return WORDS[status];
 }

@@ -54,7 +54,7 @@ describe('what is typed over something that waits', () => {
   });
 
   test('typed back to what is on record leaves nothing to send', () => {
-    const there = { scoreId: 9, status: 'scored', value: 60 };
+    const there = { scoreId: 9, status: 'scored' as const, value: 60 };
     expect(enqueued(enqueued([], draft(1, scored(70), there), 1), draft(1, scored(60), there), 2)).toEqual([]);
   });
 

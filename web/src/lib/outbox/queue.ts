@@ -1,14 +1,15 @@
+import type { ScoreStatus } from '../../api/types';
 /** What the server has for a cell. Nothing on record: no status, or taken back. */
 export interface OnRecord {
   scoreId?: number;
   value?: number;
-  status?: string;
+  status?: ScoreStatus;
   forms?: number[];
 }
 
 /** What somebody wants on record: one score, those of two or three forms, or another status without any. */
 export interface Wanted {
-  status: string;
+  status: ScoreStatus;
   values: number[];
 }
 

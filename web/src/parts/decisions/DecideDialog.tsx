@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../api/client';
-import type { Plan, Strategy, TrendCard } from '../../api/types';
+import type { DecisionKind, Plan, ProposalKind, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../lib/format';
 import { useNames } from '../../lib/names';
 import { useScope } from '../../lib/scope';
@@ -13,8 +13,6 @@ import { Complaint, Failed, Loading } from '../../ui/States';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
 import { useDecide, useGround } from './queries';
 
-export type DecisionKind = 'hold' | 'raise' | 'plan-changed' | 'set-aside';
-
 const LABELS: Record<DecisionKind, string> = {
   hold: 'Hold course',
   raise: 'Raise the goal',
@@ -23,7 +21,7 @@ const LABELS: Record<DecisionKind, string> = {
 };
 
 /** All that can be decided, the proposed step first and the least likely last. */
-export function offered(proposed: string): { kind: DecisionKind; label: string }[] {
+export function offered(proposed: ProposalKind | undefined): { kind: DecisionKind; label: string }[] {
   const order: DecisionKind[] =
     proposed === 'raise' || proposed === 'met'
       ? ['raise', 'hold', 'set-aside', 'plan-changed']
@@ -95,7 +93,7 @@ function Decide({ card, kind, title, plan, strategies, onClose }: Ground) {
         studentId: card.student.id,
         measureId: card.measure.id,
         kind,
-        proposed: card.proposal?.kind ?? 'none',
+        proposed: card.proposal?.kind,
         because: card.proposal?.reason ?? 'no goal',
         reason: reason.trim() || undefined,
         lookAgainOn: again || undefined,

@@ -1,16 +1,16 @@
-import type { Decision } from '../../api/types';
+import type { Decision, DecisionKind } from '../../api/types';
 import { longDay } from '../../lib/format';
 import { WithReason } from '../../ui/WithReason';
 import { useTakeBack } from './queries';
 
-const LABELS: Record<string, string> = {
+const LABELS: Record<DecisionKind, string> = {
   hold: 'Held course',
   raise: 'Raised the goal',
   'plan-changed': 'Plan changed',
   'set-aside': 'Set aside',
 };
 
-const EFFECTS: Record<string, string> = {
+const EFFECTS: Partial<Record<DecisionKind, string>> = {
   raise: 'The goal goes back to what it was, and the proposal comes back.',
   'plan-changed': 'The phase that began with it goes, too, and the proposal comes back.',
 };
@@ -28,7 +28,7 @@ export function DecisionLog({ decisions, live = false }: { decisions: Decision[]
       <ul className="m-0 p-0 list-none text-[14px]">
         {[...decisions].reverse().map((d) => (
           <li key={d.id} className="border-t border-hair py-1">
-            <b className={`font-semibold ${d.withdrawnOn ? 'line-through' : ''}`}>{LABELS[d.kind] ?? d.kind}</b> on{' '}
+            <b className={`font-semibold ${d.withdrawnOn ? 'line-through' : ''}`}>{LABELS[d.kind]}</b> on{' '}
             {longDay(d.decidedOn)}
             {d.by ? ` by ${d.by}` : ''}
             {d.reason ? `: ${d.reason}` : ''}.{' '}
@@ -45,7 +45,7 @@ export function DecisionLog({ decisions, live = false }: { decisions: Decision[]
             {live && d === newest && (
               <WithReason
                 verb="Take back"
-                about={`${LABELS[d.kind] ?? d.kind} on ${longDay(d.decidedOn)}`}
+                about={`${LABELS[d.kind]} on ${longDay(d.decidedOn)}`}
                 effect={EFFECTS[d.kind] ?? 'The proposal comes back.'}
                 pending={takeBack.isPending}
                 error={takeBack.error}

@@ -1,9 +1,9 @@
-import type { Plan } from '../../api/types';
+import type { Plan, PlanOutcome } from '../../api/types';
 import { longDay, plural, shortDay } from '../../lib/format';
 
 export const LEVELS = ['No concern', 'Keep an eye on', 'Needs help', 'Needs much help'] as const;
 
-export const OUTCOMES: Record<string, string> = {
+export const OUTCOMES: Record<PlanOutcome, string> = {
   met: 'Success as described',
   partly: 'Partly',
   'not-met': 'Not reached',
@@ -44,6 +44,6 @@ export function dosageWords(p: Plan): string {
 
 export function endWords(p: Plan): string {
   return p.closedOn
-    ? `${OUTCOMES[p.outcome ?? '']?.toLowerCase() ?? p.outcome} on ${longDay(p.closedOn)}${p.outcomeNote ? `: ${p.outcomeNote}` : ''}`
+    ? `${p.outcome && OUTCOMES[p.outcome].toLowerCase()} on ${longDay(p.closedOn)}${p.outcomeNote ? `: ${p.outcomeNote}` : ''}`
     : `until ${shortDay(p.ends)}`;
 }

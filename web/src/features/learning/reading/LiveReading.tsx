@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { MarkAt, Passage, ReadingHome, StudentRef } from '../../../api/types';
+import type { MarkAt, MarkKind, Passage, ReadingHome, StudentRef } from '../../../api/types';
 import { useNames } from '../../../lib/names';
 import { Button } from '../../../ui/Button';
 import { Toggle } from '../../../ui/Toggle';
@@ -45,7 +45,7 @@ interface Props {
 export function LiveReading({ home, passage, draft, onDraft, onDone, onDrop }: Props) {
   const { nameOf } = useNames();
   const [dropping, setDropping] = useState(false);
-  const [kind, setKind] = useState('error');
+  const [kind, setKind] = useState<MarkKind>('error');
   const [now, setNow] = useState(Date.now());
   const elapsed = draft.seconds ?? (draft.startedAt ? (now - draft.startedAt) / 1000 : 0);
   useEffect(() => {

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
@@ -84,14 +85,12 @@ export function PassageDialog({ schoolId, onClose }: { schoolId: number; onClose
                 onChange={(e) => change(i, { question: e.target.value })}
                 className="min-w-0"
               />
-              <select
+              <Choice
                 aria-label={`Kind of question ${i + 1}`}
                 value={q.kind}
-                onChange={(e) => change(i, { kind: e.target.value as Question['kind'] })}
-              >
-                <option value="literal">in the text</option>
-                <option value="inferential">between the lines</option>
-              </select>
+                options={{ literal: 'in the text', inferential: 'between the lines' }}
+                onChange={(kind) => change(i, { kind })}
+              />
               <input
                 type="number"
                 aria-label={`Points of question ${i + 1}`}

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useRef } from 'react';
-import type { MarkAt, Passage } from '../../../api/types';
+import type { MarkAt, MarkKind, Passage } from '../../../api/types';
 import { KINDS, nameOfKind } from './marks';
 
 interface Props {
@@ -107,7 +107,7 @@ function Beginning({ marked, onTouch }: { marked: boolean; onTouch?: (word: numb
   );
 }
 
-const STROKE: Record<string, string> = {
+const STROKE: Partial<Record<MarkKind, string>> = {
   error: 'line-through decoration-2 decoration-[var(--plum)]',
   'left-out': 'text-faint underline decoration-dotted decoration-2',
   told: 'underline decoration-2 decoration-[var(--plum)]',
@@ -123,7 +123,7 @@ function Word({
   last,
 }: {
   word: string;
-  kind?: string;
+  kind?: MarkKind;
   inserted: boolean;
   before?: string;
   unread: boolean;

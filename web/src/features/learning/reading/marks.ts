@@ -1,7 +1,7 @@
-import type { MarkAt } from '../../../api/types';
+import type { MarkAt, MarkKind } from '../../../api/types';
 
 export interface Kind {
-  code: string;
+  code: MarkKind;
   name: string;
   key: string;
   /** What is written above a word, for those who do not see the strokes. */
@@ -19,7 +19,7 @@ export const KINDS: Kind[] = [
 export const nameOfKind = (code: string) => KINDS.find((k) => k.code === code)?.name.toLowerCase() ?? code;
 
 /** The marks after a touch: the same kind takes its mark back, another replaces it; insertions stand beside. */
-export function touched(marks: MarkAt[], word: number, kind: string, at: number): MarkAt[] {
+export function touched(marks: MarkAt[], word: number, kind: MarkKind, at: number): MarkAt[] {
   const same = (m: MarkAt) => m.word === word && (kind === 'inserted') === (m.kind === 'inserted');
   const there = marks.find(same);
   const rest = marks.filter((m) => !same(m));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { FullMeasure } from '../../../api/types';
+import type { FullMeasure, Rule } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
@@ -13,7 +13,7 @@ import { SubNav } from '../../../ui/SubNav';
 import { useMeasures } from './queries';
 import { RuleDialog } from './RuleDialog';
 
-const RULES: Record<string, string> = {
+const RULES: Record<Rule, string> = {
   chance: 'chance of the goal',
   trend: 'trend against the goal line',
   'last-points': 'last points against the goal line',
@@ -60,7 +60,7 @@ export default function MeasuresPage() {
                 <td className={CELL}>{m.better}</td>
                 <td className={CELL}>{m.sem === undefined ? 'not stated' : score(m.sem)}</td>
                 <td className={CELL}>
-                  {RULES[m.rule] ?? m.rule}
+                  {RULES[m.rule]}
                   {m.kind === 'probe' && (
                     <Button
                       className="py-0! ml-2"

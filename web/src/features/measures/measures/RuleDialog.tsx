@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { Problem } from '../../../api/client';
-import type { DecisionRuleForm, FullMeasure, RuleEffect } from '../../../api/types';
+import type { DecisionRuleForm, FullMeasure, Rule, RuleEffect } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { useSettled } from '../../../lib/useSettled';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { useRuleEffect } from './queries';
@@ -61,9 +62,15 @@ export function RuleDialog({ measure, may, onClose }: { measure: FullMeasure; ma
 
 type Texts = Record<'lastPoints' | 'changeAtMost' | 'raiseAtLeast' | 'minimumScores' | 'minimumWeeks', string>;
 
+const RULES: Record<Rule, string> = {
+  chance: 'By the chance of meeting the goal',
+  trend: 'By the trend against the pace needed',
+  'last-points': 'By the last points against the goal line',
+};
+
 interface FieldsProps {
-  rule: string;
-  onRule?: (rule: string) => void;
+  rule: Rule;
+  onRule?: (rule: Rule) => void;
   fields: Texts;
   onFields?: (fields: Texts) => void;
   wrong: (field: string) => string | undefined;
@@ -88,11 +95,7 @@ function Fields({ rule, onRule, fields, onFields, wrong }: FieldsProps) {
     <div className="grid grid-cols-2 gap-3">
       <div className="col-span-2">
         <Field label="Rule">
-          <select value={rule} disabled={!onRule} onChange={(e) => onRule?.(e.target.value)}>
-            <option value="chance">By the chance of meeting the goal</option>
-            <option value="trend">By the trend against the pace needed</option>
-            <option value="last-points">By the last points against the goal line</option>
-          </select>
+          <Choice value={rule} options={RULES} disabled={!onRule} onChange={(r) => onRule?.(r)} />
         </Field>
       </div>
       {rule === 'chance' && field('changeAtMost', 'Change the plan at a chance of at most, in %', 0, 100)}

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import type { AgendaItem, MeetingView } from '../../../api/types';
+import type { AgendaItem, DecisionKind, MeetingView } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
 import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
-import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
+import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { GoalDialog } from '../../../parts/goals/GoalDialog';
 import { PlanNote } from '../../../parts/plans/PlanNote';

@@ -1,9 +1,10 @@
 import { type FormEvent, type ReactNode, useState } from 'react';
 import type { Problem } from '../../../api/client';
-import type { Plan, Strategy } from '../../../api/types';
+import type { Plan, PlanOutcome, Strategy } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../../../parts/plans/WayFields';
 import { OUTCOMES } from '../../../parts/plans/words';
+import { Choice } from '../../../ui/Choice';
 import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
@@ -155,7 +156,7 @@ export function ClosePlan({ plan, who, mates, onClose }: Props) {
   const close = useClosePlan();
   const group = useTogether(plan, mates);
   const [on, setOn] = useState(choices.today);
-  const [outcome, setOutcome] = useState('');
+  const [outcome, setOutcome] = useState<PlanOutcome>();
   const [note, setNote] = useState('');
   const problem = close.error as Problem | null;
   return (
@@ -166,6 +167,8 @@ export function ClosePlan({ plan, who, mates, onClose }: Props) {
       problem={problem}
       fields={['on']}
       onSubmit={() =>
+        // The field is required, so the browser asks for it first.
+        outcome &&
         close.mutate(
           { id: plan.id, together: group.together, on, outcome, note: note.trim() || undefined },
           { onSuccess: onClose },
@@ -181,16 +184,7 @@ export function ClosePlan({ plan, who, mates, onClose }: Props) {
         </p>
       )}
       <Field label="What came of it">
-        <select required value={outcome} onChange={(e) => setOutcome(e.target.value)}>
-          <option value="" disabled>
-            Choose
-          </option>
-          {Object.entries(OUTCOMES).map(([code, words]) => (
-            <option key={code} value={code}>
-              {words}
-            </option>
-          ))}
-        </select>
+        <Choice required value={outcome} options={OUTCOMES} onChange={setOutcome} />
       </Field>
       <Field label="Last day it ran" error={problem?.field === 'on' ? problem.message : undefined}>
         <DayField required max={choices.today} value={on} onChange={setOn} />

@@ -1,7 +1,7 @@
 import { Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { ClipboardEvent, KeyboardEvent } from 'react';
-import type { MeasureRef } from '../../../api/types';
+import type { MeasureRef, ScoreStatus } from '../../../api/types';
 import { score, shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { shown } from '../../../lib/typedScore';
@@ -19,7 +19,7 @@ interface Props {
   onKeyDown: (e: KeyboardEvent<HTMLInputElement>) => void;
   onPaste: (e: ClipboardEvent<HTMLInputElement>) => void;
   onLeave: () => void;
-  onChoose: (status: string) => void;
+  onChoose: (status: ScoreStatus) => void;
   onDay: (day: string) => void;
 }
 
@@ -98,9 +98,11 @@ export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste,
   );
 }
 
+const INSTEAD = ['absent', 'exempt', 'invalid'] as const;
+
 const touched = () => window.matchMedia('(pointer: coarse)').matches;
 
-function Instead({ name, onChoose }: { name: string; onChoose: (status: string) => void }) {
+function Instead({ name, onChoose }: { name: string; onChoose: (status: ScoreStatus) => void }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
@@ -111,13 +113,13 @@ function Instead({ name, onChoose }: { name: string; onChoose: (status: string) 
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="z-50 bg-paper border border-line shadow-lg py-1 min-w-36">
-          {STATUSES.filter((s) => s.value !== 'scored').map((s) => (
+          {INSTEAD.map((status) => (
             <DropdownMenu.Item
-              key={s.value}
-              onSelect={() => onChoose(s.value)}
+              key={status}
+              onSelect={() => onChoose(status)}
               className="px-3 py-2 text-[15px] outline-none data-[highlighted]:bg-picked"
             >
-              {s.label}
+              {STATUSES[status]}
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>

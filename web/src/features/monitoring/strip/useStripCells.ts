@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { StripEntry, StripRow, StripView } from '../../../api/types';
+import type { ScoreStatus, StripEntry, StripRow, StripView } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { outbox } from '../../../lib/outbox/outbox';
 import { asWanted, cellOf, type Item, type OnRecord, type Target, type Wanted } from '../../../lib/outbox/queue';
@@ -145,7 +145,7 @@ export function useStripCells(view: StripView, rows: StripRow[], readAt: number)
     undoable: done.length > 0,
     type: (cell: StripCell, text: string) => typing.put(cell.key, { text }),
     leave: (cell: StripCell) => typing.put(cell.key, undefined),
-    choose: (cell: StripCell, status: string) => store(cell, { status, values: [] }, status, true),
+    choose: (cell: StripCell, status: ScoreStatus) => store(cell, { status, values: [] }, status, true),
     chooseDay: (row: StripRow, day: string) => setDays((all) => ({ ...all, [row.student.id]: day })),
     snapshot,
   };

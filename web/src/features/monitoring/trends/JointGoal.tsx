@@ -4,12 +4,18 @@ import { percent, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { FactorPicker, type Kind, KindPicker, PercentilePicker } from '../../../parts/goals/GoalKinds';
+import { Choice } from '../../../ui/Choice';
 import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { useJointGoals } from './queries';
 
 const CELL = 'border-b border-hair py-0.5 pr-3 align-baseline';
 const NUMBER = `${CELL} text-right tabular-nums whitespace-nowrap`;
+
+const STARTS: Record<JointDraft['start'], string> = {
+  median: 'the median of the first three scores',
+  latest: 'the latest score',
+};
 
 /**
  * A goal chosen for several students at once: one kind for all, each from their own start and with their own figures. Tells the goals to
@@ -77,10 +83,7 @@ export function JointGoal({
         <>
           <div className="grid sm:grid-cols-2 gap-3">
             <Field label="Starts from">
-              <select value={start} onChange={(e) => setStart(e.target.value as JointDraft['start'])}>
-                <option value="median">the median of the first three scores</option>
-                <option value="latest">the latest score</option>
-              </select>
+              <Choice value={start} options={STARTS} onChange={setStart} />
             </Field>
             {kind === 'benchmark' ? (
               <Field label="Band and window">

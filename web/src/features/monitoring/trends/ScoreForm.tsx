@@ -7,10 +7,11 @@ import { useOutbox } from '../../../lib/outbox/useOutbox';
 import { useScope } from '../../../lib/scope';
 import { typedNumber } from '../../../lib/typedScore';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { Overtaken } from '../../../ui/Overtaken';
-import { StatusOptions } from '../../../ui/StatusOptions';
+import { STATUSES } from '../../../ui/status';
 
 /** Adds a score; the picture beside it changes as soon as it is saved. It goes the way of all typed scores. */
 export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) {
@@ -18,7 +19,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
   const { items, saved, cutOff } = useOutbox();
   const [day, setDay] = useState(choices.today);
   const [text, setText] = useState('');
-  const [status, setStatus] = useState('scored');
+  const [status, setStatus] = useState<keyof typeof STATUSES>('scored');
   const [wrong, setWrong] = useState<string>();
   const [sent, setSent] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
@@ -73,9 +74,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
           <DayField required value={day} max={choices.today} onChange={setDay} />
         </Field>
         <Field label="What happened">
-          <select value={status} onChange={(e) => setStatus(e.target.value)} className="w-full">
-            <StatusOptions />
-          </select>
+          <Choice value={status} options={STATUSES} onChange={setStatus} className="w-full" />
         </Field>
         <Field label="Score" error={wrong}>
           <input

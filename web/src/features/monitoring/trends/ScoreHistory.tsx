@@ -3,8 +3,9 @@ import type { TrendCard, TrendDetail } from '../../../api/types';
 import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Complaint } from '../../../ui/States';
-import { StatusOptions } from '../../../ui/StatusOptions';
+import { STATUSES } from '../../../ui/status';
 import { useCorrectScore } from './queries';
 
 type Version = TrendDetail['history'][number];
@@ -77,7 +78,7 @@ export function ScoreHistory({
 function Correction({ version, onDone }: { version: Version; onDone: () => void }) {
   const correct = useCorrectScore();
   const [text, setText] = useState(version.value === undefined ? '' : String(version.value));
-  const [status, setStatus] = useState(version.status);
+  const [status, setStatus] = useState(version.status === 'withdrawn' ? 'scored' : version.status);
   const [reason, setReason] = useState('');
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -102,9 +103,7 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
           }
         }}
       />
-      <select aria-label="What happened" value={status} onChange={(e) => setStatus(e.target.value)}>
-        <StatusOptions />
-      </select>
+      <Choice aria-label="What happened" value={status} options={STATUSES} onChange={setStatus} />
       <input
         aria-label="Why"
         placeholder="Why, e.g. mistyped"

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
+import type { DecisionKind, PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
 import { TrendTable } from '../../../charts/TrendTable';
 import { longDay, percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
-import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
+import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { type DrawnGoal, GoalForm } from '../../../parts/goals/GoalForm';
 import { PlanNote } from '../../../parts/plans/PlanNote';

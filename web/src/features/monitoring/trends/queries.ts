@@ -1,16 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
-import type { JointDraft } from '../../../api/types';
+import type { JointDraft, NewScore, ScoreStatus } from '../../../api/types';
 import type { Scope } from '../../../lib/scope';
-
-export interface NewScore {
-  studentId: number;
-  measureId: number;
-  takenOn: string;
-  value?: number;
-  status: string;
-}
 
 export function useTrends(scope: Scope) {
   const { who, measure, year, asOf } = scope;
@@ -54,6 +46,6 @@ export function useSpans(scope: Scope, from: string, to: string) {
 export const useEnterScore = () => useChange((body: NewScore) => api.POST('/api/scores', { body }));
 
 export const useCorrectScore = () =>
-  useChange(({ id, ...body }: { id: number; value?: number; status: string; reason?: string }) =>
+  useChange(({ id, ...body }: { id: number; value?: number; status: ScoreStatus; reason?: string }) =>
     api.POST('/api/scores/{id}/corrections', { params: { path: { id } }, body }),
   );

@@ -1,12 +1,12 @@
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import type { DeskView, TrendCard } from '../../../api/types';
+import type { DecisionKind, DeskView, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
 import { plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
-import { DecideDialog, type DecisionKind, offered } from '../../../parts/decisions/DecideDialog';
+import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
 import { Button } from '../../../ui/Button';
 import { DecisionWord } from '../../../ui/Decision';
 import { Empty, Failed, Loading } from '../../../ui/States';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { CoverageView } from '../../../api/types';
+import type { CoverageView, Untested } from '../../../api/types';
 import { longDay, plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -169,11 +169,12 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
 }
 
 function owedWords({ owed }: Owing, measures: number): string {
-  const same = owed.every((u) => u.status === owed[0]?.status);
-  const word = (status: string) => (status === 'none' ? 'no record' : statusWord(status));
-  if (same && owed.length === measures && measures > 1)
-    return `all ${measures} measures, ${word(owed[0]?.status ?? '')}`;
-  if (same) return `${owed.map((u) => u.measure).join(', ')}: ${word(owed[0]?.status ?? '')}`;
+  const word = (status: Untested['status']) => (status === 'none' ? 'no record' : statusWord(status));
+  const [first] = owed;
+  if (first && owed.every((u) => u.status === first.status))
+    return owed.length === measures && measures > 1
+      ? `all ${measures} measures, ${word(first.status)}`
+      : `${owed.map((u) => u.measure).join(', ')}: ${word(first.status)}`;
   return owed.map((u) => `${u.measure}: ${word(u.status)}`).join(', ');
 }
 

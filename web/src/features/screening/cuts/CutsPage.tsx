@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { CutsView } from '../../../api/types';
+import type { CutsView, SetKind } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
 import { SETUP } from '../../../lib/views';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
@@ -14,7 +14,7 @@ import { LadderEditor } from './LadderEditor';
 import { NewSet } from './NewSet';
 import { useCuts } from './queries';
 
-const KINDS: Record<string, string> = { local: 'local', published: 'published', trial: 'on trial' };
+const KINDS: Record<SetKind, string> = { local: 'local', published: 'published', trial: 'on trial' };
 
 export default function CutsPage() {
   const { scope } = useScope();

@@ -1,14 +1,17 @@
 import { type FormEvent, useState } from 'react';
-import type { CutsView } from '../../../api/types';
+import type { CutsView, SetKind } from '../../../api/types';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { Complaint } from '../../../ui/States';
 import { useNewSet } from './queries';
+
+const SET_KINDS: Record<SetKind, string> = { trial: 'On trial', local: 'Local', published: 'Published' };
 
 /** A set of the school's own that begins as a copy of the one looked at. */
 export function NewSet({ view, onDone }: { view: CutsView; onDone: (id?: number) => void }) {
   const create = useNewSet();
   const [name, setName] = useState('');
-  const [kind, setKind] = useState('trial');
+  const [kind, setKind] = useState<SetKind>('trial');
   const submit = (e: FormEvent) => {
     e.preventDefault();
     create.mutate({ name, kind, school: view.school, copyOf: view.set }, { onSuccess: (made) => onDone(made.id) });
@@ -24,11 +27,7 @@ export function NewSet({ view, onDone }: { view: CutsView; onDone: (id?: number)
         onChange={(e) => setName(e.target.value)}
         autoFocus
       />
-      <select aria-label="Kind of set" value={kind} onChange={(e) => setKind(e.target.value)}>
-        <option value="trial">On trial</option>
-        <option value="local">Local</option>
-        <option value="published">Published</option>
-      </select>
+      <Choice aria-label="Kind of set" value={kind} options={SET_KINDS} onChange={setKind} />
       <span className="text-soft">begins as a copy of {view.sets.find((s) => s.id === view.set)?.name}</span>
       <Button look="line" type="submit" disabled={create.isPending}>
         Make the set

@@ -198,7 +198,8 @@ function BodyRow({
 }
 
 function Standing({ column, cell }: { column: TableColumn; cell: TableCell }) {
-  if (cell.value === undefined) return <span className="text-soft text-[12.5px]">{statusWord(cell.status ?? '')}</span>;
+  if (cell.value === undefined)
+    return <span className="text-soft text-[12.5px]">{cell.status && statusWord(cell.status)}</span>;
   return (
     <span className="inline-flex items-center gap-1.5 align-middle">
       {cell.close && <span className="text-soft text-[12px]">±</span>}

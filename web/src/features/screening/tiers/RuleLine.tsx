@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import type { TiersView } from '../../../api/types';
+import type { TierRule, TiersView } from '../../../api/types';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 
-const RULES: Record<string, string> = {
+const RULES: Record<TierRule, string> = {
   most: 'the tier that most of them give; if none has most, the one with more support',
   lowest: 'the tier with most support that any of them gives',
   weighted: 'the weighted mean of standard scores, held against the cut scores weighed alike',
@@ -84,7 +84,7 @@ function RuleForm({ view, onDone }: { view: TiersView; onDone: () => void }) {
           </fieldset>
           <fieldset className="border-0 p-0 m-0 grid gap-1">
             <legend className="text-[13px] text-soft mb-1">Combined how</legend>
-            {Object.entries(RULES).map(([code, words]) => (
+            {(Object.entries(RULES) as [TierRule, string][]).map(([code, words]) => (
               <label key={code} className="flex items-baseline gap-2">
                 <input type="radio" name="rule" checked={rule === code} onChange={() => setRule(code)} />
                 <span>{words[0]?.toUpperCase() + words.slice(1)}.</span>

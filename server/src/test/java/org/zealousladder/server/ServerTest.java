@@ -31,6 +31,7 @@ import org.springframework.test.web.servlet.ResultMatcher;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.core.Coded;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.exchange.records.ImportResult;
 import org.zealousladder.server.exchange.records.ImportService;
@@ -90,7 +91,9 @@ public abstract class ServerTest {
     /** The account of that name. */
     protected Viewer person(String login) {
         return db.sql("select id, login, name, role, school_id from people_person where login = :login").param("login", login)
-                .query((r, n) -> new Viewer(r.getInt(1), r.getString(2), r.getString(3), Viewer.Role.of(r.getString(4)), (Integer) r.getObject(5))).single();
+                .query((r, n) -> new Viewer(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "a role"),
+                        (Integer) r.getObject(5)))
+                .single();
     }
 
     /** Runs {@code work} in a transaction as {@code viewer}: the database then knows who asks. */

@@ -11,13 +11,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
 import org.zealousladder.server.platform.files.Cells;
 
 /** Reads the files of scores and goals, row by row, and collects every problem. */
 final class Input {
-    private static final Set<String> STATUSES = Set.of("scored", "absent", "exempt", "invalid");
+    private static final Set<String> STATUSES = Set.copyOf(ScoreStatus.inFiles());
 
     /** A series' name. */
     record Key(String student, String measure) {}
@@ -59,7 +60,7 @@ final class Input {
             row.bad("status", "'" + status + "' is not a status; use scored, absent, exempt or invalid.");
         }
         double value = Double.NaN;
-        boolean scored = status.isEmpty() || status.equals("scored");
+        boolean scored = status.isEmpty() || status.equals(ScoreStatus.SCORED.code());
         if (scored || !known) {
             value = row.number("score");
         } else if (!row.optional("score").isEmpty()) {

@@ -18,6 +18,10 @@ public final class BandLadder {
     /** Chance of standing on the other side of the nearest cut above which a band is not sure. */
     public static final double CLOSE_CALL = 0.2;
 
+    /** Bands of a ladder, at least and at most. */
+    public static final int FEWEST = 2;
+    public static final int MOST = 8;
+
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
     private final List<Band> bands;
@@ -36,8 +40,8 @@ public final class BandLadder {
      * @throws IllegalArgumentException with a plain sentence
      */
     public static BandLadder of(List<Band> bands, double[] cuts, Direction direction) {
-        if (bands.size() < 2 || bands.size() > 8) {
-            throw new IllegalArgumentException("a ladder has 2 to 8 bands, not " + bands.size());
+        if (bands.size() < FEWEST || bands.size() > MOST) {
+            throw new IllegalArgumentException("a ladder has " + FEWEST + " to " + MOST + " bands, not " + bands.size());
         }
         if (cuts.length != bands.size() - 1) {
             throw new IllegalArgumentException(bands.size() + " bands need " + (bands.size() - 1) + " cut scores, not "

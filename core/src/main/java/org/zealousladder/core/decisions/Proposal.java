@@ -1,5 +1,7 @@
 package org.zealousladder.core.decisions;
 
+import org.zealousladder.core.Coded;
+
 /**
  * A proposed next step. The program proposes; a person decides.
  *
@@ -10,25 +12,18 @@ package org.zealousladder.core.decisions;
 public record Proposal(Kind kind, RuleSettings rule, Figures figures) {
 
     /** What can be proposed. */
-    public enum Kind {
-        HOLD("hold", "Hold course"),
-        RAISE("raise", "Raise the goal"),
-        CHANGE("change", "Change the plan"),
-        TOO_SOON("too-soon", "Too soon to tell"),
-        MET("met", "Goal met"),
-        NOT_MET("not-met", "Goal not met");
+    public enum Kind implements Coded {
+        HOLD("Hold course"),
+        RAISE("Raise the goal"),
+        CHANGE("Change the plan"),
+        TOO_SOON("Too soon to tell"),
+        MET("Goal met"),
+        NOT_MET("Goal not met");
 
-        private final String code;
         private final String label;
 
-        Kind(String code, String label) {
-            this.code = code;
+        Kind(String label) {
             this.label = label;
-        }
-
-        /** Name in files and on the wire. */
-        public String code() {
-            return code;
         }
 
         public String label() {

@@ -1,41 +1,26 @@
 package org.zealousladder.core.goals;
 
 import java.util.OptionalDouble;
+import org.zealousladder.core.Coded;
 import org.zealousladder.core.Direction;
 
 /** How a goal's score is found. */
-public enum GoalKind {
+public enum GoalKind implements Coded {
     /** A cut score at a window. */
-    BENCHMARK("benchmark"),
+    BENCHMARK,
     /** The growth of a percentile of the norm group, kept up until the goal date. */
-    NORM_GROWTH("norm-growth"),
+    NORM_GROWTH,
     /** The student's own pace, times a factor. */
-    OWN_PACE("own-pace"),
+    OWN_PACE,
     /** Set by a person. */
-    BY_HAND("by-hand");
+    BY_HAND;
 
     /** Factor on the own pace where none is given. */
     public static final double FACTOR = 1.5;
 
-    private final String code;
-
-    GoalKind(String code) {
-        this.code = code;
-    }
-
-    /** Name in files and on the wire. */
-    public String code() {
-        return code;
-    }
-
     /** @throws IllegalArgumentException naming the known codes */
     public static GoalKind of(String code) {
-        for (GoalKind kind : values()) {
-            if (kind.code.equals(code)) {
-                return kind;
-            }
-        }
-        throw new IllegalArgumentException("'" + code + "' is not a kind of goal; use benchmark, norm-growth, own-pace or by-hand");
+        return Coded.of(GoalKind.class, code, "a kind of goal");
     }
 
     /** Where a start leads at {@code perWeek}: {@code start + perWeek·weeks}. */

@@ -1,5 +1,7 @@
 package org.zealousladder.core.reading;
 
+import org.zealousladder.core.Coded;
+
 /**
  * What happened at a word.
  *
@@ -13,28 +15,17 @@ public record Mark(int word, Kind kind) {
     }
 
     /** Kinds of marks; all but a self-correction are errors. */
-    public enum Kind {
+    public enum Kind implements Coded {
         /** Another word was read. */
-        ERROR("error"),
+        ERROR,
         /** Not read. */
-        LEFT_OUT("left-out"),
+        LEFT_OUT,
         /** Told by the listener. */
-        TOLD("told"),
+        TOLD,
         /** Wrong at first, put right by the reader. */
-        SELF_CORRECTED("self-corrected"),
+        SELF_CORRECTED,
         /** Read, but not there. */
-        INSERTED("inserted");
-
-        private final String code;
-
-        Kind(String code) {
-            this.code = code;
-        }
-
-        /** Name on the wire and in records. */
-        public String code() {
-            return code;
-        }
+        INSERTED;
 
         public boolean isError() {
             return this != SELF_CORRECTED;
@@ -42,12 +33,7 @@ public record Mark(int word, Kind kind) {
 
         /** @throws IllegalArgumentException naming the known codes */
         public static Kind of(String code) {
-            for (Kind kind : values()) {
-                if (kind.code.equals(code)) {
-                    return kind;
-                }
-            }
-            throw new IllegalArgumentException("'" + code + "' is not a mark; use error, left-out, told, self-corrected or inserted");
+            return Coded.of(Kind.class, code, "a mark");
         }
     }
 }

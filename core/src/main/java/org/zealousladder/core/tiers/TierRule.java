@@ -1,29 +1,18 @@
 package org.zealousladder.core.tiers;
 
-import java.util.Arrays;
+import org.zealousladder.core.Coded;
 
 /** How several measures become one tier. Tier 1 needs least support. */
-public enum TierRule {
+public enum TierRule implements Coded {
     /** The tier with most support that any measure gives. */
-    LOWEST("lowest"),
+    LOWEST,
     /** The tier that most measures give; of equally many, the one with more support. */
-    MOST("most"),
+    MOST,
     /** The weighted mean of standard scores, held against cut scores averaged in the same way. */
-    WEIGHTED("weighted");
+    WEIGHTED;
 
-    private final String code;
-
-    TierRule(String code) {
-        this.code = code;
-    }
-
-    public String code() {
-        return code;
-    }
-
-    /** @throws IllegalArgumentException for a code that is none of these */
+    /** @throws IllegalArgumentException naming the known codes */
     public static TierRule of(String code) {
-        return Arrays.stream(values()).filter(r -> r.code.equals(code)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("'" + code + "' is not a rule; use lowest, most or weighted"));
+        return Coded.of(TierRule.class, code, "a rule");
     }
 }

@@ -48,7 +48,7 @@ public class ExportService {
             csv.writeRecord("student", "measure", "date", "score", "status");
             for (Score s : scores.of(codes.keySet(), byId.keySet(), year.starts(), asOf)) {
                 csv.writeRecord(codes.get(s.studentId()), requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(),
-                        s.value() == null ? "" : BigDecimal.valueOf(s.value()).stripTrailingZeros().toPlainString(), s.status());
+                        s.value() == null ? "" : BigDecimal.valueOf(s.value()).stripTrailingZeros().toPlainString(), s.status().code());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -56,8 +56,8 @@ final class Counting {
                         : "'" + q.question() + "' has at most " + q.points() + (q.points() == 1 ? " point." : " points."));
             }
         });
-        Double literal = share(answers, questions, "literal");
-        Double inferential = share(answers, questions, "inferential");
+        Double literal = share(answers, questions, Passage.QuestionKind.LITERAL);
+        Double inferential = share(answers, questions, Passage.QuestionKind.INFERENTIAL);
         double points = answers.stream().mapToInt(ReadingForm.Answer::points).sum() + (retelling == null ? 0 : retelling);
         double most = answers.stream().mapToInt(a -> requireNonNull(questions.get(a.questionId())).points()).sum() + (retelling == null ? 0 : RETELLING);
         Double comprehension = most == 0 ? null : (Double) (points / most);
@@ -86,11 +86,11 @@ final class Counting {
     }
 
     private static List<Mark> marks(List<ReadingForm.MarkAt> marks) {
-        return marks.stream().map(m -> new Mark(m.word(), Mark.Kind.of(m.kind()))).toList();
+        return marks.stream().map(m -> new Mark(m.word(), m.kind())).toList();
     }
 
-    private static @Nullable Double share(List<ReadingForm.Answer> answers, Map<Integer, Passage.Question> questions, String kind) {
-        List<ReadingForm.Answer> of = answers.stream().filter(a -> requireNonNull(questions.get(a.questionId())).kind().equals(kind)).toList();
+    private static @Nullable Double share(List<ReadingForm.Answer> answers, Map<Integer, Passage.Question> questions, Passage.QuestionKind kind) {
+        List<ReadingForm.Answer> of = answers.stream().filter(a -> requireNonNull(questions.get(a.questionId())).kind() == kind).toList();
         double most = of.stream().mapToInt(a -> requireNonNull(questions.get(a.questionId())).points()).sum();
         return most == 0 ? null : (Double) (of.stream().mapToInt(ReadingForm.Answer::points).sum() / most);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Coded;
 
 /**
  * A passage.
@@ -12,8 +13,14 @@ import org.jspecify.annotations.Nullable;
  */
 public record Passage(int id, String title, @Nullable Integer grade, List<List<String>> lines, int words, boolean retired, List<Question> questions) {
 
-    /** A question about a passage; literal ones are answered from the text, inferential ones from between its lines. */
-    public record Question(int id, String kind, String question, int points) {}
+    /** Literal questions are answered from the text, inferential ones from between its lines. */
+    public enum QuestionKind implements Coded {
+        LITERAL,
+        INFERENTIAL
+    }
+
+    /** A question about a passage. */
+    public record Question(int id, QuestionKind kind, String question, int points) {}
 
     /** The words of a plain text, line by line; empty lines are left out. */
     static List<List<String>> split(String body) {

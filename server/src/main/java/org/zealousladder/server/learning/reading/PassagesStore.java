@@ -21,7 +21,7 @@ class PassagesStore {
 
     private record PassageRow(int id, String title, @Nullable Integer grade, String body, boolean retired) {}
 
-    private record QuestionRow(int id, int passageId, String kind, String question, int points) {}
+    private record QuestionRow(int id, int passageId, Passage.QuestionKind kind, String question, int points) {}
 
     /** Those of the school and those for every school, also retired ones; old readings need them. */
     List<Passage> passages(int school) {
@@ -49,7 +49,7 @@ class PassagesStore {
         db.sql("""
                 insert into reading_question (passage_id, position, kind, question, points)
                 select :passage, n, kind, question, points from unnest(:kinds, :questions, :points) with ordinality as q(kind, question, points, n)""")
-                .param("passage", passage).param("kinds", questions.stream().map(Passage.Question::kind).toArray(String[]::new))
+                .param("passage", passage).param("kinds", questions.stream().map(q -> q.kind().code()).toArray(String[]::new))
                 .param("questions", questions.stream().map(Passage.Question::question).toArray(String[]::new))
                 .param("points", questions.stream().map(q -> (short) q.points()).toArray(Short[]::new)).update();
     }

@@ -5,7 +5,6 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -64,7 +63,7 @@ class ReadingController {
         keeping.withdraw(id);
     }
 
-    record NewQuestion(@Pattern(regexp = "literal|inferential") @NotNull String kind,
+    record NewQuestion(@NotNull(message = "say what kind of question") Passage.QuestionKind kind,
             @NotBlank(message = "write the question") @Size(max = 300) String question,
             @Min(1) @Max(9) int points) {}
 

@@ -7,6 +7,7 @@ import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
+import org.zealousladder.core.reading.Mark;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
@@ -34,7 +35,7 @@ class ReadingFiles implements DeclaresFiles {
             .build();
 
     static final FileKind QUESTIONS = FileKind.named("passage-questions", "questions about passages")
-            .columns(Column.of("passage", TEXT), Column.of("number", WHOLE), Column.choice("question_kind", true, "literal", "inferential"),
+            .columns(Column.of("passage", TEXT), Column.of("number", WHOLE), Column.choice("question_kind", true, Passage.QuestionKind.class),
                     Column.of("question", TEXT),
                     Column.of("points", WHOLE))
             .joined("""
@@ -87,7 +88,7 @@ class ReadingFiles implements DeclaresFiles {
 
     static final FileKind MARKS = FileKind.named("reading-marks", "marks of readings").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("passage", TEXT), Column.of("read_on", DATE), Column.of("number", WHOLE), Column.of("word", WHOLE),
-                    Column.choice("mark", true, "error", "left-out", "told", "self-corrected", "inserted"), Column.of("at_seconds", NUMBER))
+                    Column.choice("mark", true, Mark.Kind.class), Column.of("at_seconds", NUMBER))
             .joined("""
                     select st.*, s.id as student_id, p.id as passage_id, r.id as reading_id, r.last_word, k.word as before_word, k.kind as before_kind,
                            k.reading_id is null and exists (select from reading_mark o where o.reading_id = r.id) as marked,

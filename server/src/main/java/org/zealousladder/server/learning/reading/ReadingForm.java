@@ -3,12 +3,12 @@ package org.zealousladder.server.learning.reading;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.reading.Mark;
 
 /**
  * A reading as it is sent.
@@ -24,7 +24,7 @@ public record ReadingForm(int studentId, int passageId, @NotNull LocalDate readO
         @Nullable @Size(max = 1000) String note, @Nullable Integer measureId) {
 
     /** A mark with the second on the clock at which it was made. */
-    public record MarkAt(@Min(0) @Max(20000) int word, @NotBlank String kind, @Min(0) double at) {}
+    public record MarkAt(@Min(0) @Max(20000) int word, @NotNull(message = "say what kind of mark") Mark.Kind kind, @Min(0) double at) {}
 
     public record Answer(int questionId, @Min(0) @Max(9) int points) {}
 

@@ -3,6 +3,7 @@ package org.zealousladder.server.learning.reading;
 import java.time.LocalDate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -11,7 +12,6 @@ import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.RosterService;
-import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoreEntry;
 import org.zealousladder.server.scores.scores.ScoresService;
 
@@ -74,7 +74,8 @@ public class ReadingKeeping {
             double unit = Math.pow(10, measure.decimals());
             // Counted, not typed: there is no slip to ask about.
             scores.enter(
-                    ScoreEntry.of(form.studentId(), measure.id(), form.readOn(), Math.rint(outcome.correctPerMinute() * unit) / unit, Score.SCORED).sure(true));
+                    ScoreEntry.of(form.studentId(), measure.id(), form.readOn(), Math.rint(outcome.correctPerMinute() * unit) / unit, ScoreStatus.SCORED)
+                            .sure(true));
         }
         return id;
     }

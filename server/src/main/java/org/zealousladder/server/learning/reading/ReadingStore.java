@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.reading.Mark;
 import org.zealousladder.server.platform.sql.Known;
 
 /** Readings with their marks, answers and what was seen. */
@@ -40,7 +41,7 @@ class ReadingStore {
         return db.sql(READINGS + "r.id = :id").param("id", id).param("asOf", asOf).query(ReadingRow.class).optional();
     }
 
-    private record MarkRow(long readingId, int word, String kind, double at) {}
+    private record MarkRow(long readingId, int word, Mark.Kind kind, double at) {}
 
     Map<Long, List<ReadingForm.MarkAt>> marks(Collection<Long> readings) {
         return db.sql("select reading_id, word, kind, at_seconds as at from reading_mark where reading_id = any(:ids) order by reading_id, position")
@@ -80,7 +81,7 @@ class ReadingStore {
                 insert into reading_mark (reading_id, position, word, kind, at_seconds)
                 select :id, n, word, kind, at from unnest(:words, :kinds, :ats) with ordinality as m(word, kind, at, n)""").param("id", id)
                 .param("words", marks.stream().map(m -> (short) m.word()).toArray(Short[]::new))
-                .param("kinds", marks.stream().map(ReadingForm.MarkAt::kind).toArray(String[]::new))
+                .param("kinds", marks.stream().map(m -> m.kind().code()).toArray(String[]::new))
                 .param("ats", marks.stream().map(ReadingForm.MarkAt::at).toArray(Double[]::new)).update();
         db.sql("insert into reading_answer (reading_id, question_id, points) select :id, question, points from unnest(:questions, :points) as a(question, points)")
                 .param("id", id).param("questions", f.answers().stream().map(ReadingForm.Answer::questionId).toArray(Integer[]::new))

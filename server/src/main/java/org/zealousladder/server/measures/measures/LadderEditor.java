@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,8 +31,8 @@ public class LadderEditor {
 
     /** What is wrong with a ladder, in a sentence; empty when it can be used. */
     public static Optional<String> problem(List<DrawnBand> bands, Measure measure) {
-        if (bands.size() < 2 || bands.size() > 8) {
-            return Optional.of("A ladder has 2 to 8 bands; this one has " + bands.size() + ".");
+        if (bands.size() < BandLadder.FEWEST || bands.size() > BandLadder.MOST) {
+            return Optional.of("A ladder has " + BandLadder.FEWEST + " to " + BandLadder.MOST + " bands; this one has " + bands.size() + ".");
         }
         for (int i = 0; i < bands.size(); i++) {
             DrawnBand band = bands.get(i);
@@ -44,8 +43,8 @@ public class LadderEditor {
             if (bands.subList(0, i).stream().anyMatch(b -> b.name().strip().equalsIgnoreCase(name))) {
                 return Optional.of("Two bands are called '" + name + "'. Give each its own name.");
             }
-            if (band.tier() < 1 || band.tier() > 5) {
-                return Optional.of("A tier is a whole number from 1 to 5; " + name + " has " + band.tier() + ".");
+            if (band.tier() < 1 || band.tier() > Band.MOST_TIER) {
+                return Optional.of("A tier is a whole number from 1 to " + Band.MOST_TIER + "; " + name + " has " + band.tier() + ".");
             }
             if (i > 0 && band.tier() > bands.get(i - 1).tier()) {
                 return Optional.of(name + " stands above " + bands.get(i - 1).name() + " but would get more support (tier " + band.tier() + ").");
@@ -89,9 +88,9 @@ public class LadderEditor {
         store.chooseDefault(school, set.id(), calendar.today(), Viewer.current().id());
     }
 
-    public int create(String name, String kind, int school, int copyOf) {
-        if (name.isEmpty() || !Set.of("local", "published", "trial").contains(kind)) {
-            throw Refusal.invalid("name", "Give the set a name, and say whether it is local, published or a trial.");
+    public int create(String name, SetKind kind, int school, int copyOf) {
+        if (name.isEmpty()) {
+            throw Refusal.invalid("name", "Give the set a name.");
         }
         String code = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-") + "-" + school;
         int id = store.insertSet(code, name, kind, school, null);

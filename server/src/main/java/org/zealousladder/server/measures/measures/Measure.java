@@ -8,7 +8,7 @@ import org.zealousladder.core.scores.ScoreScale;
 
 /** A measure. {@code sem} is its standard error of measurement in score units, where it states one. */
 public record Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest,
-        int decimals, String better, @Nullable Double sem, String rule, int minimumScores, int minimumWeeks,
+        int decimals, String better, @Nullable Double sem, Rule rule, int minimumScores, int minimumWeeks,
         int lastPoints, double changeAtMost, double raiseAtLeast) {
 
     public Direction direction() {
@@ -26,12 +26,12 @@ public record Measure(int id, String code, String name, String kind, String area
     }
 
     public RuleSettings settings() {
-        return new RuleSettings(Rule.of(rule), lastPoints, changeAtMost, raiseAtLeast, minimumScores, minimumWeeks);
+        return new RuleSettings(rule, lastPoints, changeAtMost, raiseAtLeast, minimumScores, minimumWeeks);
     }
 
     /** The same measure under other settings of its rule. */
     public Measure with(RuleSettings s) {
-        return new Measure(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, s.rule().code(), s.minimumScores(),
+        return new Measure(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, s.rule(), s.minimumScores(),
                 (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast());
     }
 

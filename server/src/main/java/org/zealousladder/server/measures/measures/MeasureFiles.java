@@ -7,6 +7,9 @@ import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
+import org.zealousladder.core.bands.Band;
+import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
@@ -17,10 +20,10 @@ class MeasureFiles implements DeclaresFiles {
     private static final String TODAY = "scope_today()";
 
     static final FileKind MEASURES = FileKind.named("measures", "measures")
-            .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, "screening", "probe"), Column.of("area", TEXT),
+            .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, List.of("screening", "probe")), Column.of("area", TEXT),
                     Column.of("unit", TEXT), Column.of("lowest", NUMBER), Column.of("highest", NUMBER), Column.of("decimals", WHOLE),
-                    Column.choice("better", true, "higher", "lower"), Column.optional("sem", NUMBER),
-                    Column.choice("rule", false, "last-points", "trend", "chance"))
+                    Column.choice("better", true, List.of("higher", "lower")), Column.optional("sem", NUMBER),
+                    Column.choice("rule", false, Rule.class))
             .joined("""
                     select st.row_no, st.measure, st.title, st.kind, st.area, st.unit, st.lowest, st.highest, st.decimals, st.better, st.sem,
                            coalesce(st.rule, 'chance') as rule, m.id,
@@ -83,8 +86,8 @@ class MeasureFiles implements DeclaresFiles {
 
     /** A set is a school's when it names one; {@code counts} makes it the one by which scores are read, there or everywhere. */
     static final FileKind CUT_SETS = FileKind.named("cut-sets", "sets of cut scores")
-            .columns(Column.of("set", TEXT), Column.of("set_title", TEXT), Column.choice("set_kind", true, "local", "published", "trial"),
-                    Column.optional("school", TEXT), Column.optional("note", TEXT), Column.choice("counts", false, "yes", "no"))
+            .columns(Column.of("set", TEXT), Column.of("set_title", TEXT), Column.choice("set_kind", true, SetKind.class),
+                    Column.optional("school", TEXT), Column.optional("note", TEXT), Column.choice("counts", false, List.of("yes", "no")))
             .joined("""
                     select st.row_no, st."set", st.set_title, st.set_kind, st.school, st.note, st.counts, c.id, s.id as school_id,
                            coalesce(st.counts = 'yes', false) as chosen,
@@ -147,14 +150,14 @@ class MeasureFiles implements DeclaresFiles {
                     "'A band of this measure begins between ' || lowest || ' and ' || highest || '.'")
             .problem("\"window\"", "window_id is null", "'There is no window ''' || \"window\" || ''' in the year ''' || year || '''.'")
             .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
-            .problem("tier", "tier < 1", "'A tier is a whole number from 1.'")
-            .problem("band", "size not between 2 and 8", "'A ladder has 2 to 8 bands; this one has ' || size || '.'")
+            .problem("tier", "tier not between 1 and " + Band.MOST_TIER, "'A tier is a whole number from 1 to " + Band.MOST_TIER + ".'")
+            .problem("band", "size not between " + BandLadder.FEWEST + " and " + BandLadder.MOST,
+                    "'A ladder has " + BandLadder.FEWEST + " to " + BandLadder.MOST + " bands; this one has ' || size || '.'")
             .problem("from_score", "lowest_rows <> 1",
                     "'Exactly one band of a ladder, the one that needs most support, has no from_score; here ' || lowest_rows || ' have none.'")
             .problem("from_score", "from_score <= lag_score and better = 'higher' or from_score >= lag_score and better = 'lower'",
                     "'The cut scores are out of order: ' || band || ' begins at ' || from_score || ', the band below it at ' || lag_score || '.'")
             .problem("tier", "tier > lag_tier", "band || ' stands above a band of tier ' || lag_tier || ' but would get more support (tier ' || tier || ').'")
-            .problem("tier", "tier > 5", "'A tier is a whole number from 1 to 5.'")
             .problem("band", "same_name > 1", "'Two bands of this ladder are called ''' || band || '''. Give each its own name.'")
             .key("set_code, measure, grade, year, \"window\", from_score").payload("%s.band, %s.tier").whole("set_code, measure, grade, year, \"window\"")
             .apply("""

@@ -128,9 +128,9 @@ class MeasuresStore {
                 .param("cuts", bands.stream().map(DrawnLadder.DrawnBand::fromScore).toArray(Double[]::new)).update();
     }
 
-    int insertSet(String code, String name, String kind, @Nullable Integer school, @Nullable String note) {
+    int insertSet(String code, String name, SetKind kind, @Nullable Integer school, @Nullable String note) {
         return db.sql("insert into measures_cut_set (code, name, kind, school_id, note) values (:code, :name, :kind, :school, :note) returning id")
-                .param("code", code).param("name", name).param("kind", kind).param("school", school, java.sql.Types.INTEGER)
+                .param("code", code).param("name", name).param("kind", kind.code()).param("school", school, java.sql.Types.INTEGER)
                 .param("note", note, java.sql.Types.VARCHAR).query(Integer.class).single();
     }
 

@@ -1,11 +1,8 @@
 package org.zealousladder.server.monitoring.decisions;
 
-import static java.util.Objects.requireNonNull;
-
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -26,9 +23,6 @@ import org.zealousladder.server.school.roster.RosterService;
 /** Reads and records decisions. A decision that changes the goal does both in one transaction. */
 @Service
 public class DecisionsService {
-    /** Days after which a held course or a changed plan is looked at again when no day is given. */
-    private static final Map<String, Integer> LOOK_AGAIN = Map.of("hold", 28, "raise", 28, Decision.PLAN_CHANGED, 28);
-
     private final DecisionsStore store;
     private final GoalsService goals;
     private final PlanChanges plans;
@@ -64,20 +58,17 @@ public class DecisionsService {
         roster.requireStudent(form.studentId());
         LocalDate today = calendar.today();
         LocalDate again = form.lookAgainOn();
-        boolean aside = form.kind().equals(Decision.SET_ASIDE);
-        if (!aside && !LOOK_AGAIN.containsKey(form.kind())) {
-            throw Refusal.invalid("kind", "'" + form.kind() + "' is not a decision; use hold, raise, set-aside or plan-changed.");
-        }
-        if (aside && again == null) {
+        boolean aside = form.kind() == DecisionKind.SET_ASIDE;
+        if (again == null && form.kind().lookAgain().isEmpty()) {
             throw Refusal.invalid("lookAgainOn", "Choose the day on which it should come back.");
         }
-        if ((aside || form.kind().equals(Decision.PLAN_CHANGED)) && Words.orNull(form.reason()) == null) {
+        if ((aside || form.kind() == DecisionKind.PLAN_CHANGED) && Words.orNull(form.reason()) == null) {
             throw Refusal.invalid("reason", aside ? "Say in a few words why it can wait." : "Say in a few words what changes.");
         }
         if (again != null && !again.isAfter(today)) {
             throw Refusal.invalid("lookAgainOn", "The day to look again must be after today.");
         }
-        if (form.kind().equals("raise")) {
+        if (form.kind() == DecisionKind.RAISE) {
             DecisionForm.NewGoal goal = form.newGoal();
             if (goal == null) {
                 throw Refusal.invalid("newGoal", "Give the new goal.");
@@ -93,9 +84,9 @@ public class DecisionsService {
                     new PlanForm.Way(way.strategyId(), way.strategy(), way.place(), way.leader(), way.minutes(),
                             way.perWeek(), form.reason()));
         }
-        LocalDate lookAgain = again != null ? again : today.plusDays(requireNonNull(LOOK_AGAIN.get(form.kind())));
-        store.insert(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
-                Words.orNull(form.reason()), Viewer.current().id());
+        LocalDate lookAgain = again != null ? again : today.plusDays(form.kind().lookAgain().orElseThrow());
+        store.insert(new DecisionsStore.Taken(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
+                Words.orNull(form.reason())), Viewer.current().id());
     }
 
     /** To lower a goal, or to give more time for the same, is another matter than to raise it. */

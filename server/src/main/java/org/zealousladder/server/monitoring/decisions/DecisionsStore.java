@@ -7,6 +7,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.decisions.Proposal;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class DecisionsStore {
@@ -53,13 +55,14 @@ class DecisionsStore {
                  where id = :id and withdrawn_on is null""").param("today", today).param("by", by).param("because", because).param("id", id).update() == 1;
     }
 
-    void insert(int student, int measure, String kind, LocalDate on, @Nullable LocalDate lookAgainOn, String proposed, String because,
-            @Nullable String reason, int by) {
+    /** What is kept of a decision on the day it is taken. */
+    record Taken(int studentId, int measureId, DecisionKind kind, LocalDate on, @Nullable LocalDate lookAgainOn, Proposal.@Nullable Kind proposed,
+            String because, @Nullable String reason) {}
+
+    void insert(Taken taken, int by) {
         db.sql("""
                 insert into decisions_decision (student_id, measure_id, kind, decided_on, look_again_on, proposed, because, reason, recorded_by)
-                values (:student, :measure, :kind, :on, :lookAgainOn, :proposed, :because, :reason, :by)""")
-                .param("student", student).param("measure", measure).param("kind", kind).param("on", on)
-                .param("lookAgainOn", lookAgainOn).param("proposed", proposed).param("because", because).param("reason", reason)
-                .param("by", by).update();
+                values (:studentId, :measureId, :kind, :on, :lookAgainOn, :proposed, :because, :reason, :by)""")
+                .paramSource(new BoundTo(taken).and("by", by)).update();
     }
 }

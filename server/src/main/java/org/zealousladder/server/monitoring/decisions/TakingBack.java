@@ -44,9 +44,9 @@ public class TakingBack {
         if (!store.withdraw(id, today, Viewer.current().id(), reason.strip())) {
             throw Refusal.conflict("Somebody else has taken this decision back meanwhile.");
         }
-        if (newest.kind().equals(Decision.RAISE)) {
+        if (newest.kind() == DecisionKind.RAISE) {
             lowerAgain(newest, reason.strip(), today);
-        } else if (newest.kind().equals(Decision.PLAN_CHANGED)) {
+        } else if (newest.kind() == DecisionKind.PLAN_CHANGED) {
             plans.withdrawPhase(newest.studentId(), newest.measureId(), newest.decidedOn());
         }
     }

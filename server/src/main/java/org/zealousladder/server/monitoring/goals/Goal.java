@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.core.goals.GoalLine;
 
 /**
@@ -15,7 +16,7 @@ import org.zealousladder.core.goals.GoalLine;
  * @param basis what it was reckoned from, in words
  */
 public record Goal(long id, int studentId, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
-        String kind, @Nullable Integer percentile, @Nullable Double factor, @Nullable String basis) {
+        GoalKind kind, @Nullable Integer percentile, @Nullable Double factor, @Nullable String basis) {
     /** The goal's line, in weeks from {@code origin}. */
     public GoalLine line(LocalDate origin, Direction direction) {
         return new GoalLine(ScoreSeries.weeks(origin, startDate), startScore, ScoreSeries.weeks(origin, goalDate), goalScore, direction);

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.platform.sql.Known;
 
 @Repository
@@ -58,7 +59,7 @@ class GoalsStore {
                 old.add(new Object[] {ids.get(i), today, g.replaces()});
             }
             rows.add(new Object[] {ids.get(i), g.studentId(), g.measureId(), g.startDate(), g.startScore(), g.goalDate(), g.goalScore(),
-                    g.kind() == null ? "by-hand" : g.kind(), g.percentile(), g.factor(), g.basis(), today, by, g.reason()});
+                    (g.kind() == null ? GoalKind.BY_HAND : g.kind()).code(), g.percentile(), g.factor(), g.basis(), today, by, g.reason()});
         }
         int[] superseded = batch.batchUpdate("""
                 update goals_goal set superseded_by = ?, superseded_on = greatest(?, known_from) where id = ? and superseded_by is null""", old);

@@ -17,7 +17,7 @@ import org.zealousladder.core.plans.Dosage;
  * @param tooLittle whether too little was given to judge the plan by
  */
 public record Plan(long id, long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry,
-        @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable String outcome,
+        @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable PlanOutcome outcome,
         @Nullable String outcomeNote, @Nullable String by, List<PlanPhase> phases, int given, int planned, boolean tooLittle) {
 
     /** How it is carried out from a day on. */

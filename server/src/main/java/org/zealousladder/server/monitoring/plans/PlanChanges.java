@@ -18,8 +18,6 @@ import org.zealousladder.server.school.roster.RosterService;
 /** Changes plans, closes them and opens them again; those of one group together where that is wanted. Each command is whole or not at all. */
 @Service
 public class PlanChanges {
-    private static final Set<String> OUTCOMES = Set.of("met", "partly", "not-met", "stopped");
-
     private final PlansStore store;
     private final PlansService plans;
     private final StrategiesService strategies;
@@ -97,10 +95,7 @@ public class PlanChanges {
 
     /** Ends plans with what came of them. */
     @Transactional
-    public void close(long id, @Nullable List<Long> together, LocalDate on, String outcome, @Nullable String note) {
-        if (!OUTCOMES.contains(outcome)) {
-            throw Refusal.invalid("outcome", "Say how it ended: met, partly, not-met or stopped.");
-        }
+    public void close(long id, @Nullable List<Long> together, LocalDate on, PlanOutcome outcome, @Nullable String note) {
         for (Plan plan : group(id, together)) {
             if (on.isAfter(calendar.today()) || on.isBefore(newestPhase(plan))) {
                 throw Refusal.invalid("on", "A plan is closed on a day from " + Words.day(newestPhase(plan)) + " to today.");

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param closedOn null while it runs
  */
 record PlanVersion(long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry, @Nullable String success,
-        LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable String outcome, @Nullable String outcomeNote) {
+        LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable PlanOutcome outcome, @Nullable String outcomeNote) {
 
     /** A first one, of a plan that begins. */
     static PlanVersion begun(long root, int studentId, @Nullable Long groupId, PlanForm form, @Nullable String groupName, @Nullable String success) {
@@ -19,7 +19,7 @@ record PlanVersion(long root, int studentId, int measureId, @Nullable Long group
                 null);
     }
 
-    PlanVersion closed(LocalDate on, String how, @Nullable String note) {
+    PlanVersion closed(LocalDate on, PlanOutcome how, @Nullable String note) {
         return new PlanVersion(root, studentId, measureId, groupId, groupName, worry, success, starts, ends, on, how, note);
     }
 

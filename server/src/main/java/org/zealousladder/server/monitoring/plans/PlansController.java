@@ -75,7 +75,8 @@ class PlansController {
     }
 
     /** @param together other plans of the same group that end with it */
-    record PlanClosing(@Nullable @Size(max = 40) List<Long> together, @NotNull(message = "give the day") LocalDate on, @NotBlank String outcome,
+    record PlanClosing(@Nullable @Size(max = 40) List<Long> together, @NotNull(message = "give the day") LocalDate on,
+            @NotNull(message = "say how it ended: met, partly, not-met or stopped") PlanOutcome outcome,
             @Nullable @Size(max = 1000) String note) {}
 
     @PostMapping("/{id}/closing")

@@ -25,7 +25,7 @@ class PlansStore {
     }
 
     record PlanRow(long id, long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry,
-            @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable String outcome,
+            @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable PlanOutcome outcome,
             @Nullable String outcomeNote, @Nullable String by) {
         Plan plan() {
             return new Plan(id, root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote, by,

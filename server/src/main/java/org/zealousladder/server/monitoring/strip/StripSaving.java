@@ -6,6 +6,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.core.summary.Quantiles;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -44,10 +45,10 @@ public class StripSaving {
     public StripEntry save(StripScore form) {
         Measure measure = measures.measure(form.measureId());
         roster.requireStudent(form.studentId());
-        form.values().forEach(v -> scores.check(measure, form.day(), v, Score.SCORED));
+        form.values().forEach(v -> scores.check(measure, form.day(), v, ScoreStatus.SCORED));
         Double value = form.values().isEmpty() ? null : (Double) median(form.values(), measure.decimals());
         Score there = current(form.studentId(), form.measureId(), form.day());
-        if (there == null || !there.status().equals(form.status()) || !Objects.equals(there.value(), value)) {
+        if (there == null || there.status() != form.status() || !Objects.equals(there.value(), value)) {
             if (!Objects.equals(there == null ? null : there.id(), form.seen())) {
                 throw overtaken(there).with("theirs", entryOf(measure, form.studentId(), form.day()));
             }
@@ -68,7 +69,7 @@ public class StripSaving {
         }
         Double value = there.value();
         return Refusal.conflict(
-                "Somebody else entered " + (value != null ? Words.plain(value) : "'" + there.status() + "'") + " here meanwhile. Yours was not saved.");
+                "Somebody else entered " + (value != null ? Words.plain(value) : "'" + there.status().code() + "'") + " here meanwhile. Yours was not saved.");
     }
 
     /** The middle one of up to three; of two the one between them, in the measure's decimals. */

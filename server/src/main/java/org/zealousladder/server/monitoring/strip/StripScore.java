@@ -1,11 +1,11 @@
 package org.zealousladder.server.monitoring.strip;
 
-import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 
 /**
  * What was typed for a student on a day, as it is sent.
@@ -16,4 +16,5 @@ import org.jspecify.annotations.Nullable;
  * @param sure whether an unlikely jump was asked about and is kept
  */
 public record StripScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate day,
-        @NotNull @Size(max = 3, message = "up to three forms") List<Double> values, @NotBlank String status, @Nullable Long seen, @Nullable Boolean sure) {}
+        @NotNull @Size(max = 3, message = "up to three forms") List<Double> values,
+        @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Long seen, @Nullable Boolean sure) {}

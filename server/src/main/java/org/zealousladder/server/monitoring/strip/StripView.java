@@ -3,6 +3,7 @@ package org.zealousladder.server.monitoring.strip;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -31,6 +32,6 @@ public record StripView(MeasureRef measure, LocalDate day, @Nullable LocalDate w
      * @param forms what was scored on two or three forms; the value is their median
      * @param likelyLow below it the page asks whether the score is right; absent where nothing is known to go by
      */
-    public record StripEntry(LocalDate day, @Nullable Long scoreId, @Nullable Double value, @Nullable String status, @Nullable List<Double> forms,
+    public record StripEntry(LocalDate day, @Nullable Long scoreId, @Nullable Double value, @Nullable ScoreStatus status, @Nullable List<Double> forms,
             @Nullable LocalDate lastDay, @Nullable Double last, @Nullable Double likelyLow, @Nullable Double likelyHigh) {}
 }

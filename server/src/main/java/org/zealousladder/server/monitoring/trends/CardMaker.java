@@ -94,7 +94,7 @@ final class CardMaker {
             ScoreSeries phase = phases.parts().get(i);
             boolean last = i == phases.parts().size() - 1;
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
-            boolean goesOn = last && proposal != null && !proposal.kind().equals(Proposal.Kind.TOO_SOON.code());
+            boolean goesOn = last && proposal != null && proposal.kind() != Proposal.Kind.TOO_SOON;
             PhaseTrend trend = lines.line(last ? newest : single.fit(phase), phase, goesOn && goal != null ? goal.goalDate() : null, last ? population : null);
             if (trend != null) {
                 trends.add(trend);
@@ -137,7 +137,7 @@ final class CardMaker {
             Proposal p = proposer.propose(phase, trend, line, now);
             LocalDate since = p.kind() == Proposal.Kind.CHANGE || p.kind() == Proposal.Kind.RAISE
                     ? lines.day(phase.week(proposer.since(phase, line, p.kind()))) : null;
-            return new ProposalView(p.kind().code(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(),
+            return new ProposalView(p.kind(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(),
                     since,
                     whole ? swing(p) : null, whole ? rules(p) : List.of());
         }
@@ -147,7 +147,7 @@ final class CardMaker {
             return Arrays.stream(Rule.values()).map(rule -> {
                 RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
                 Proposal says = rule == s.rule() ? p : proposer.with(other).propose(phase, trend, line, now);
-                return new RuleSays(rule.label(), says.kind().code(), says.kind().label(), says.evidence(), rule == s.rule());
+                return new RuleSays(rule.label(), says.kind(), says.kind().label(), says.evidence(), rule == s.rule());
             }).toList();
         }
 

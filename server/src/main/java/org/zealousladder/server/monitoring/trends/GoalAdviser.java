@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.goals.Baseline;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -93,7 +94,7 @@ public class GoalAdviser {
             return GoalAdvice.none("No score yet to start from. Set the goal on the chart once there is one.");
         }
         GoalReckoner.Draft own;
-        if (draft.kind().equals("benchmark")) {
+        if (draft.kind() == GoalKind.BENCHMARK) {
             if (aim == null) {
                 return GoalAdvice.none("No cut score for this grade there.");
             }

@@ -26,7 +26,7 @@ final class GoalReckoner {
     }
 
     /** A goal in the making: the fields that its kind does not need are ignored. */
-    record Draft(String kind, LocalDate startDate, double startScore, LocalDate goalDate, @Nullable Integer percentile, @Nullable Double factor,
+    record Draft(GoalKind kind, LocalDate startDate, double startScore, LocalDate goalDate, @Nullable Integer percentile, @Nullable Double factor,
             @Nullable Double goalScore, @Nullable String basis) {}
 
     private record Reached(double score, String basis) {}
@@ -42,7 +42,7 @@ final class GoalReckoner {
         }
         GrowthNorms growth = table == null ? null : table.norms(measure.direction());
         try {
-            Reached reached = switch (GoalKind.of(draft.kind())) {
+            Reached reached = switch (draft.kind()) {
                 case NORM_GROWTH -> byNorms(draft, growth, weeks);
                 case OWN_PACE -> byOwnPace(draft, ownPerWeek, weeks);
                 case BENCHMARK, BY_HAND -> byScore(draft);

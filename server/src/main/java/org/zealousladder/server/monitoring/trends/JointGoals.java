@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Pattern;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.trends.GoalOptions.StartPoint;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -39,7 +40,7 @@ public record JointGoals(List<JointRow> rows, List<JointBenchmark> benchmarks, L
      *
      * @param start from the median of the first three scores of the year, or from the latest score
      */
-    public record JointDraft(@Pattern(regexp = "benchmark|norm-growth|own-pace|by-hand") @NotNull String kind,
+    public record JointDraft(@NotNull(message = "say what kind of goal") GoalKind kind,
             @Pattern(regexp = "median|latest") @NotNull String start,
             @Nullable LocalDate goalDate, @Nullable @Min(1) @Max(99) Integer percentile, @Nullable @DecimalMin("0.1") @DecimalMax("5") Double factor,
             @Nullable Double goalScore, @Nullable @Valid JointBenchmark benchmark) {}

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.server.monitoring.decisions.Decision;
+import org.zealousladder.server.monitoring.decisions.DecisionKind;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.scores.scores.Score;
@@ -48,7 +49,7 @@ record Phases(ScoreSeries all, List<ScoreSeries> parts, List<LocalDate> changes,
     /** By a decision, by a later phase, or by a plan that began when monitoring had been under way. */
     private static Stream<LocalDate> changes(CardMaker.Records records) {
         Goal goal = records.goal();
-        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind().equals(Decision.PLAN_CHANGED)).map(Decision::decidedOn);
+        Stream<LocalDate> decided = records.taken().stream().filter(t -> t.kind() == DecisionKind.PLAN_CHANGED).map(Decision::decidedOn);
         Stream<LocalDate> phases = records.plans().stream().flatMap(p -> p.phases().stream().skip(1)).map(Plan.PlanPhase::starts)
                 .filter(d -> goal == null || d.isAfter(goal.startDate()));
         Stream<LocalDate> begun = records.plans().stream().map(p -> p.phases().get(0).starts())

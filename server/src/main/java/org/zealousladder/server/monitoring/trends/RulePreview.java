@@ -51,7 +51,7 @@ public class RulePreview {
         for (CardMaker.Records r : records) {
             TrendCard.ProposalView before = maker.card(r).proposal();
             TrendCard.ProposalView after = maker.card(r.with(measure.with(settings))).proposal();
-            if (before != null && after != null && !before.kind().equals(after.kind())) {
+            if (before != null && after != null && before.kind() != after.kind()) {
                 differ.add(new Differing(r.student(), before.label(), after.label()));
             }
         }

@@ -3,6 +3,8 @@ package org.zealousladder.server.monitoring.trends;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.decisions.Proposal;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -24,7 +26,7 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
     public record PlanBrief(long id, String strategy, @Nullable String group, int given, int planned, boolean tooLittle) {}
 
     /** One entry; {@code value} is there exactly when it was scored. Scores from before the monitoring are not {@code fitted}. */
-    public record TrendPoint(long id, LocalDate date, @Nullable Double value, String status, boolean outlier, boolean fitted) {}
+    public record TrendPoint(long id, LocalDate date, @Nullable Double value, ScoreStatus status, boolean outlier, boolean fitted) {}
 
     /**
      * The fitted trend of one phase, with its line and ribbon at some days.
@@ -52,12 +54,12 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
      * @param swing a single wild score without which something else would be proposed; null when none turns it alone, and on small charts
      * @param rules what each rule says; on small charts none
      */
-    public record ProposalView(String kind, String label, String reason, String evidence, boolean wantsAction, double priority,
+    public record ProposalView(Proposal.Kind kind, String label, String reason, String evidence, boolean wantsAction, double priority,
             @Nullable LocalDate since, @Nullable Swing swing, List<RuleSays> rules) {}
 
     /** A score far off the trend that alone turns the proposal, and what would be proposed without it. */
     public record Swing(LocalDate date, double value, String without) {}
 
     /** What one of the three rules says. */
-    public record RuleSays(String rule, String kind, String label, String why, boolean inUse) {}
+    public record RuleSays(String rule, Proposal.Kind kind, String label, String why, boolean inUse) {}
 }

@@ -3,7 +3,6 @@ package org.zealousladder.server.monitoring.trends;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -14,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.DecisionRuleForm;
 import org.zealousladder.server.school.roster.Who;
 
@@ -53,7 +53,7 @@ class TrendsController {
         return adviser.options(student, measure, asOf);
     }
 
-    record GoalDraft(@Pattern(regexp = "benchmark|norm-growth|own-pace|by-hand") @NotNull String kind, @NotNull LocalDate startDate, double startScore,
+    record GoalDraft(@NotNull(message = "say what kind of goal") GoalKind kind, @NotNull LocalDate startDate, double startScore,
             @NotNull LocalDate goalDate, @Nullable Integer percentile, @Nullable Double factor, @Nullable Double goalScore, @Nullable String basis) {}
 
     /** Reads only, for all that it is posted: a draft has too many parts for an address. */

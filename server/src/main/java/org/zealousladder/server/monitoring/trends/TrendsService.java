@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.summary.Quantiles;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -113,7 +114,7 @@ public class TrendsService {
     private static final Comparator<TrendCard> BY_NEED = Comparator
             .comparing((TrendCard c) -> c.settledUntil() != null)
             .thenComparing(c -> c.proposal() == null ? 0 : -c.proposal().priority())
-            .thenComparing(c -> c.proposal() == null || !c.proposal().kind().equals("too-soon"))
+            .thenComparing(c -> c.proposal() == null || c.proposal().kind() != Proposal.Kind.TOO_SOON)
             .thenComparing(TrendCard::student, StudentRef.BY_NAME);
 
     /** One student on one measure, opened large. */

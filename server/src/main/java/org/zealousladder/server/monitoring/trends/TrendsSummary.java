@@ -2,6 +2,7 @@ package org.zealousladder.server.monitoring.trends;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.server.platform.words.Words;
 
 /** The sentence above the charts: what wants deciding, counted. */
@@ -10,11 +11,11 @@ final class TrendsSummary {
 
     static String of(List<TrendCard> cards) {
         List<String> parts = new ArrayList<>();
-        add(parts, count(cards, "change"), "plan wants changing", "plans want changing");
-        add(parts, count(cards, "not-met"), "goal was not met", "goals were not met");
-        add(parts, count(cards, "raise"), "goal can be raised", "goals can be raised");
-        add(parts, count(cards, "met"), "goal is met", "goals are met");
-        add(parts, count(cards, "too-soon"), "cannot be told yet", "cannot be told yet");
+        add(parts, count(cards, Proposal.Kind.CHANGE), "plan wants changing", "plans want changing");
+        add(parts, count(cards, Proposal.Kind.NOT_MET), "goal was not met", "goals were not met");
+        add(parts, count(cards, Proposal.Kind.RAISE), "goal can be raised", "goals can be raised");
+        add(parts, count(cards, Proposal.Kind.MET), "goal is met", "goals are met");
+        add(parts, count(cards, Proposal.Kind.TOO_SOON), "cannot be told yet", "cannot be told yet");
         if (cards.isEmpty()) {
             return "";
         }
@@ -27,7 +28,7 @@ final class TrendsSummary {
         }
     }
 
-    private static long count(List<TrendCard> cards, String kind) {
-        return cards.stream().filter(c -> c.settledUntil() == null && c.proposal() != null && c.proposal().kind().equals(kind)).count();
+    private static long count(List<TrendCard> cards, Proposal.Kind kind) {
+        return cards.stream().filter(c -> c.settledUntil() == null && c.proposal() != null && c.proposal().kind() == kind).count();
     }
 }

@@ -20,6 +20,8 @@ import org.zealousladder.server.monitoring.trends.CardsService;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.overview.desk.DeskView.CelebrateKind;
+import org.zealousladder.server.overview.desk.DeskView.CollectKind;
 import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
 import org.zealousladder.server.overview.desk.DeskView.ToCollect;
 import org.zealousladder.server.overview.desk.DeskView.ToDecide;
@@ -32,6 +34,7 @@ import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
 import org.zealousladder.server.screening.tiers.RetestsService;
@@ -107,8 +110,8 @@ public class DeskService {
             if (!without.isEmpty()) {
                 Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
                 missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",
-                        "screening", "not screened this " + window.name().toLowerCase(Locale.ROOT)
-                                + (without.size() > 1 || cell.status().equals("none") ? "" : ", " + cell.status()),
+                        CollectKind.SCREENING, "not screened this " + window.name().toLowerCase(Locale.ROOT)
+                                + (without.size() > 1 || cell.status() == CellStatus.NONE ? "" : ", " + cell.status().code()),
                         cell.date(), window.id()));
             }
         }
@@ -122,7 +125,7 @@ public class DeskService {
         for (RetestsService.Retest r : retests.due(here.keySet(), standings.windows(), asOf)) {
             int k = standings.windows().stream().map(Window::id).toList().indexOf(r.windowId());
             byId.values().stream().filter(m -> m.area().equals(r.area()) && standings.of(r.studentId(), m.id()).get(k).scored()).findFirst()
-                    .ifPresent(m -> again.add(new ToCollect(requireNonNull(here.get(r.studentId())).ref(), m.id(), r.area(), "retest",
+                    .ifPresent(m -> again.add(new ToCollect(requireNonNull(here.get(r.studentId())).ref(), m.id(), r.area(), CollectKind.RETEST,
                             "to be tested again for " + standings.windows().get(k).name().toLowerCase(Locale.ROOT) + ", asked on " + Words.day(r.askedOn()),
                             null, r.windowId())));
         }
@@ -136,7 +139,7 @@ public class DeskService {
             LocalDate last = card.points().stream().filter(p -> p.value() != null).map(TrendPoint::date).reduce((a, b) -> b).orElse(null);
             boolean running = card.goal() != null && !card.goal().goalDate().isBefore(asOf);
             if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
-                missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), "weekly",
+                missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), CollectKind.WEEKLY,
                         last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last, null));
             }
         }
@@ -154,7 +157,7 @@ public class DeskService {
             boolean there = card.measure().higherIsBetter() ? newest.level() >= card.goal().goalScore() : newest.level() <= card.goal().goalScore();
             if (there && newest.n() >= 3) {
                 long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
-                reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), "goal",
+                reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), CelebrateKind.GOAL,
                         weeks > 0 ? "past the goal, " + Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
                                 : "goal met"));
             }
@@ -173,7 +176,7 @@ public class DeskService {
                 List<Cell> cells = standings.of(s.id(), m.id());
                 // Up a tier and sure of it: a step within the margin of error is not yet news.
                 if (cells.get(0).tier() != null && cells.get(1).tier() != null && cells.get(1).tier() < cells.get(0).tier() && !cells.get(1).closeCall()) {
-                    climbed.add(new ToCelebrate(s.ref(), m.id(), m.name(), "band", "up to " + cells.get(1).bandName() + " since " + before));
+                    climbed.add(new ToCelebrate(s.ref(), m.id(), m.name(), CelebrateKind.BAND, "up to " + cells.get(1).bandName() + " since " + before));
                 }
             }
         }

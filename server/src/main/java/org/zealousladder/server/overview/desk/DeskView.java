@@ -3,6 +3,7 @@ package org.zealousladder.server.overview.desk;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -16,13 +17,25 @@ public record DeskView(int students, int monitored, List<ToDecide> decide, List<
     /**
      * A score that is missing.
      *
-     * @param kind weekly, screening or retest
      * @param about the measure, several of them, or the area of a retest
      * @param windowId the screening window it is for; absent for a weekly score
      */
-    public record ToCollect(StudentRef student, int measureId, String about, String kind, String text, @Nullable LocalDate last,
+    public record ToCollect(StudentRef student, int measureId, String about, CollectKind kind, String text, @Nullable LocalDate last,
             @Nullable Integer windowId) {}
 
-    /** Something that went well. {@code kind} is {@code goal} or {@code band}. */
-    public record ToCelebrate(StudentRef student, int measureId, String about, String kind, String text) {}
+    /** Why a score is wanted. */
+    public enum CollectKind implements Coded {
+        WEEKLY,
+        SCREENING,
+        RETEST
+    }
+
+    /** What went well. */
+    public enum CelebrateKind implements Coded {
+        GOAL,
+        BAND
+    }
+
+    /** Something that went well. */
+    public record ToCelebrate(StudentRef student, int measureId, String about, CelebrateKind kind, String text) {}
 }

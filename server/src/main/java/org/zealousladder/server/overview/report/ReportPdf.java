@@ -10,6 +10,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 /** Reports as a PDF, each on a page of its own. The typeface is the one that comes with PDFBox, for its wide range of letters. */
 final class ReportPdf {
@@ -92,7 +93,8 @@ final class ReportPdf {
         if (!r.untested().isEmpty()) {
             html.append("<h2>").append("Without a score: ").append(r.untested().size()).append("</h2><p>").append(text(String.join(", ",
                     r.untested().stream()
-                            .map(u -> u.student().called(codes) + (u.status().equals("none") || u.status().equals("elsewhere") ? "" : " (" + u.status() + ")"))
+                            .map(u -> u.student().called(codes)
+                                    + (u.status() == CellStatus.NONE || u.status() == CellStatus.ELSEWHERE ? "" : " (" + u.status().code() + ")"))
                             .toList())))
                     .append("</p>");
         }

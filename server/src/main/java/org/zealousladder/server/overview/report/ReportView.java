@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 /**
  * A screening report on one measure.
@@ -41,5 +42,5 @@ public record ReportView(String title, MeasureRef measure, Window window, @Nulla
     public record ReportStudent(StudentRef student, LocalDate date, double value, boolean close, @Nullable Integer percentile, @Nullable Double goalScore,
             @Nullable String goalBand, @Nullable String bandBefore, @Nullable String support) {}
 
-    public record ReportUntested(StudentRef student, String status) {}
+    public record ReportUntested(StudentRef student, CellStatus status) {}
 }

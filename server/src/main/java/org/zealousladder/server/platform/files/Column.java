@@ -1,6 +1,7 @@
 package org.zealousladder.server.platform.files;
 
 import java.util.List;
+import org.zealousladder.core.Coded;
 
 /**
  * A column of a file.
@@ -37,8 +38,13 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
         return new Column(name, type, false, true, List.of());
     }
 
-    public static Column choice(String name, boolean required, String... choices) {
-        return new Column(name, Type.CHOICE, required, !required, List.of(choices));
+    public static Column choice(String name, boolean required, List<String> choices) {
+        return new Column(name, Type.CHOICE, required, !required, List.copyOf(choices));
+    }
+
+    /** The codes of an enum. */
+    public static Column choice(String name, boolean required, Class<? extends Coded> choices) {
+        return choice(name, required, Coded.codes(choices));
     }
 
     public Column emptyAllowed() {

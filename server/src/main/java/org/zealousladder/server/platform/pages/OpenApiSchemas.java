@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.zealousladder.core.Coded;
 
 /** Every part of a wire record is required unless it is marked {@link Nullable}; absent parts are left out of the JSON. No two have the same name. */
 @Component
@@ -27,7 +28,13 @@ class OpenApiSchemas implements ModelConverter {
         }
         Schema<?> schema = chain.next().resolve(type, context, chain);
         JavaType java = type.getType() == null ? null : Json.mapper().constructType(type.getType());
-        if (java == null || schema == null || !java.getRawClass().isRecord()) {
+        if (java == null || schema == null) {
+            return schema;
+        }
+        if (java.getRawClass().isEnum() && Coded.class.isAssignableFrom(java.getRawClass())) {
+            setEnum(schema, Coded.codes(java.getRawClass().asSubclass(Coded.class)));
+        }
+        if (!java.getRawClass().isRecord()) {
             return schema;
         }
         if (schema.get$ref() != null) {
@@ -42,6 +49,11 @@ class OpenApiSchemas implements ModelConverter {
             defined.setRequired(required(java.getRawClass()));
         }
         return schema;
+    }
+
+    @SuppressWarnings("unchecked") // a schema of unknown values takes strings
+    private static void setEnum(Schema<?> schema, List<String> codes) {
+        ((Schema<String>) schema).setEnum(codes);
     }
 
     private static List<String> required(Class<?> wire) {

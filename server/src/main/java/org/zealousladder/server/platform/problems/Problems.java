@@ -3,6 +3,7 @@ package org.zealousladder.server.platform.problems;
 import static java.util.Objects.requireNonNull;
 
 import java.net.URI;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -21,6 +22,9 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.zealousladder.core.Coded;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.exc.InvalidFormatException;
 
 /** Turns every error into a problem detail: a stable type, a plain sentence, the field at fault, what was kept. */
 @RestControllerAdvice
@@ -88,6 +92,13 @@ public class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
             HttpStatusCode status, WebRequest request) {
+        if (e.getCause() instanceof InvalidFormatException bad && bad.getTargetType().isEnum() && Coded.class.isAssignableFrom(bad.getTargetType())) {
+            ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
+                    "'" + bad.getValue() + "' is not known here; use " + Coded.known(bad.getTargetType().asSubclass(Coded.class)) + ".");
+            bad.getPath().stream().map(JacksonException.Reference::getPropertyName).filter(Objects::nonNull).reduce((a, b) -> b)
+                    .ifPresent(field -> problem.setProperty("field", field));
+            return ResponseEntity.unprocessableContent().body(problem);
+        }
         return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "unreadable",
                 "The request could not be read: a number, a date (like 2026-03-13) or a name in it is not well formed. Nothing was saved."));
     }

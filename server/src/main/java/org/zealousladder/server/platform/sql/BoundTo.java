@@ -5,8 +5,12 @@ import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.namedparam.SimplePropertySqlParameterSource;
+import org.zealousladder.core.Coded;
 
-/** The parameters of a statement: the components of a record by their names, and some more. A component that is null keeps the type it is declared with. */
+/**
+ * The parameters of a statement: the components of a record by their names, and some more. An enum is bound by its code; a component that is
+ * null keeps the type it is declared with.
+ */
 public final class BoundTo extends SimplePropertySqlParameterSource {
     private final Map<String, @Nullable Object> more = new HashMap<>();
 
@@ -26,13 +30,15 @@ public final class BoundTo extends SimplePropertySqlParameterSource {
 
     @Override
     public @Nullable Object getValue(String name) {
-        return more.containsKey(name) ? more.get(name) : super.getValue(name);
+        Object value = more.containsKey(name) ? more.get(name) : super.getValue(name);
+        return value instanceof Coded coded ? coded.code() : value;
     }
 
     @Override
     public int getSqlType(String name) {
         if (!more.containsKey(name)) {
-            return super.getSqlType(name);
+            int type = super.getSqlType(name);
+            return type == TYPE_UNKNOWN && getValue(name) == null ? Types.NULL : type;
         }
         return more.get(name) == null ? Types.NULL : TYPE_UNKNOWN;
     }

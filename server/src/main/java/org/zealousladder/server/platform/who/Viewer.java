@@ -5,6 +5,7 @@ import java.security.Principal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /** The signed-in person, as every capability needs to know them. Kept in the session, so it stays small. */
@@ -14,18 +15,10 @@ public record Viewer(int id, String login, String name, Role role, @Nullable Int
             Principal {
 
     /** What a person may see: own classes, the school, everything. */
-    public enum Role {
+    public enum Role implements Coded {
         TEACHER,
         COORDINATOR,
-        ADMINISTRATOR;
-
-        public static Role of(String code) {
-            return valueOf(code.toUpperCase(java.util.Locale.ROOT));
-        }
-
-        public String code() {
-            return name().toLowerCase(java.util.Locale.ROOT);
-        }
+        ADMINISTRATOR
     }
 
     /** The shell's commands act as this one; it has no row among the people. */

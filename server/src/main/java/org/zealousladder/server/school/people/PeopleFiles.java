@@ -7,12 +7,13 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.who.Viewer;
 
 /** Files of people and of who teaches which class. */
 @Component
 class PeopleFiles implements DeclaresFiles {
     static final FileKind PEOPLE = FileKind.named("people", "people")
-            .columns(Column.of("login", TEXT), Column.of("person", TEXT), Column.choice("role", true, "teacher", "coordinator", "administrator"),
+            .columns(Column.of("login", TEXT), Column.of("person", TEXT), Column.choice("role", true, Viewer.Role.class),
                     Column.optional("school", TEXT))
             .joined("""
                     select st.*, p.id, s.id as school_id,

@@ -53,14 +53,14 @@ public class PeopleService {
             throw Refusal.unauthorized("That name and password do not go together. Check both and try again.");
         }
         LOG.info("signed in person={} role={}", requireNonNull(account).id(), account.role());
-        return new Viewer(account.id(), account.login(), account.name(), Viewer.Role.of(account.role()), account.schoolId());
+        return new Viewer(account.id(), account.login(), account.name(), account.role(), account.schoolId());
     }
 
     /** Signs a sample person in without a password; the caller has made sure that this is the demo. */
     @Transactional(readOnly = true)
     public Viewer sample(String login) {
         PeopleStore.Account a = store.byLogin(login).orElseThrow(() -> Refusal.notFound("There is no sample person of that name."));
-        return new Viewer(a.id(), a.login(), a.name(), Viewer.Role.of(a.role()), a.schoolId());
+        return new Viewer(a.id(), a.login(), a.name(), a.role(), a.schoolId());
     }
 
     @Transactional(readOnly = true)

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.who.Viewer;
 
 @Repository
 class PeopleStore {
@@ -14,7 +15,7 @@ class PeopleStore {
         this.db = db;
     }
 
-    record Account(int id, String login, String name, String role, @Nullable Integer schoolId, @Nullable String passwordHash) {}
+    record Account(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, @Nullable String passwordHash) {}
 
     Optional<Account> byLogin(String login) {
         return db.sql("select id, login, name, role, school_id, password_hash from people_person where login = lower(:login) and active")

@@ -47,7 +47,7 @@ class SessionController {
     record SessionView(LocalDate today, boolean demo, @Nullable PersonView person, List<SamplePerson> samplePeople,
             boolean setupNeeded) {}
 
-    record PersonView(int id, String login, String name, String role) {}
+    record PersonView(int id, String login, String name, Viewer.Role role) {}
 
     record SignIn(@NotBlank(message = "give your sign-in name") String login, @Nullable String password) {}
 
@@ -101,7 +101,7 @@ class SessionController {
         Viewer viewer = Viewer.currentOrNull();
         List<SamplePerson> samples = properties.demo() ? people.samples() : List.of();
         return new SessionView(calendar.today(), properties.demo(),
-                viewer == null ? null : new PersonView(viewer.id(), viewer.login(), viewer.name(), viewer.role().code()), samples,
+                viewer == null ? null : new PersonView(viewer.id(), viewer.login(), viewer.name(), viewer.role()), samples,
                 viewer == null && people.nobodyYet());
     }
 }

@@ -3,18 +3,15 @@ package org.zealousladder.server.scores.scores;
 import java.time.LocalDate;
 import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 
 /**
  * A score as known on a day. {@code value} is there exactly when the status is {@code scored}.
  *
  * @param windowId the screening window that a make-up was taken for; otherwise null, and the day tells
  */
-public record Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer windowId) {
-    public static final String SCORED = "scored";
-    /** Entered for the wrong student or by mistake; counts as if it were not there. */
-    public static final String WITHDRAWN = "withdrawn";
-
-    public Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status) {
+public record Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status, @Nullable Integer windowId) {
+    public Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status) {
         this(id, studentId, measureId, takenOn, value, status, null);
     }
 

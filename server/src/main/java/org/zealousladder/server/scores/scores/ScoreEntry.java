@@ -3,6 +3,7 @@ package org.zealousladder.server.scores.scores;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 
 /**
  * A score on its way onto the record.
@@ -13,11 +14,11 @@ import org.jspecify.annotations.Nullable;
  * @param reason why a score on record is replaced
  * @param sure whether an unlikely jump has been asked about
  */
-public record ScoreEntry(int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status, @Nullable Integer makeUpFor,
+public record ScoreEntry(int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status, @Nullable Integer makeUpFor,
         @Nullable List<Double> forms, @Nullable String reason, boolean sure) {
 
     /** A score of a day, asked about where it is unlikely. */
-    public static ScoreEntry of(int student, int measure, LocalDate takenOn, @Nullable Double value, String status) {
+    public static ScoreEntry of(int student, int measure, LocalDate takenOn, @Nullable Double value, ScoreStatus status) {
         return new ScoreEntry(student, measure, takenOn, value, status, null, null, null, false);
     }
 
@@ -39,6 +40,6 @@ public record ScoreEntry(int studentId, int measureId, LocalDate takenOn, @Nulla
     }
 
     boolean withdraws() {
-        return status.equals(Score.WITHDRAWN);
+        return status == ScoreStatus.WITHDRAWN;
     }
 }

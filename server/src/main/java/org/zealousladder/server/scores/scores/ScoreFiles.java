@@ -6,6 +6,7 @@ import static org.zealousladder.server.platform.files.Column.Type.TEXT;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
@@ -19,7 +20,7 @@ class ScoreFiles implements DeclaresFiles {
     /** An imported score counts as known from the day it was taken, unless the file says otherwise; a correction from today. */
     static final FileKind SCORES = FileKind.named("scores", "scores").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("date", DATE), Column.of("score", NUMBER).emptyAllowed(),
-                    Column.choice("status", false, "scored", "absent", "exempt", "invalid"), Column.optional("known", DATE))
+                    Column.choice("status", false, ScoreStatus.inFiles()), Column.optional("known", DATE))
             .joined("""
                     select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
                            s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, c.id as old_id,

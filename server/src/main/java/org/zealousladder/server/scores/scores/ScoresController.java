@@ -1,7 +1,6 @@
 package org.zealousladder.server.scores.scores;
 
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
@@ -14,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.platform.once.OnceService;
 
 /** Entering and correcting scores. */
@@ -29,9 +29,10 @@ class ScoresController {
 
     /** @param sure whether an unlikely jump was asked about and is kept */
     record NewScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate takenOn, @Nullable Double value,
-            @NotBlank String status, @Nullable Boolean sure) {}
+            @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Boolean sure) {}
 
-    record Correction(@Nullable Double value, @NotBlank String status, @Nullable @Size(max = 500) String reason, @Nullable Boolean sure) {}
+    record Correction(@Nullable Double value, @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status,
+            @Nullable @Size(max = 500) String reason, @Nullable Boolean sure) {}
 
     @PostMapping("/api/scores")
     @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -15,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.scores.Jump;
 import org.zealousladder.core.scores.ScoreScale;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -27,8 +27,6 @@ import org.zealousladder.server.school.roster.RosterService;
 /** Reads scores as known on a day; enters and corrects them. A correction keeps the score it replaces. */
 @Service
 public class ScoresService {
-    private static final Set<String> STATUSES = Set.of(Score.SCORED, "absent", "exempt", "invalid", Score.WITHDRAWN);
-
     private final ScoresStore store;
     private final MeasuresService measures;
     private final RosterService roster;
@@ -126,13 +124,14 @@ public class ScoresService {
         }
         requireLikely(measure, entry);
         Score there = store.current(entry.studentId(), entry.measureId(), entry.takenOn()).orElse(null);
-        if (there != null && there.status().equals(Score.WITHDRAWN)) {
+        if (there != null && there.status() == ScoreStatus.WITHDRAWN) {
             replace(store.byId(there.id()).orElseThrow(), entry.because(null));
             return;
         }
         if (there != null) {
             throw Refusal
-                    .conflict("There is already " + (there.value() != null ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status() + "'")
+                    .conflict("There is already "
+                            + (there.value() != null ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status().code() + "'")
                             + " for that day. Correct that one instead; yours was not saved.");
         }
         store.insert(store.nextId(), entry, calendar.today(), Viewer.current().id());
@@ -153,7 +152,7 @@ public class ScoresService {
         }
         Measure measure = measures.measure(old.measureId());
         check(measure, old.takenOn(), entry.value(), entry.status());
-        if (entry.status().equals(old.status()) && Objects.equals(entry.value(), old.value())) {
+        if (entry.status() == old.status() && Objects.equals(entry.value(), old.value())) {
             throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
         }
         ScoreEntry now = new ScoreEntry(old.studentId(), old.measureId(), old.takenOn(), entry.value(), entry.status(), old.windowId(), entry.forms(),
@@ -197,20 +196,17 @@ public class ScoresService {
     }
 
     /** @throws Refusal 422 with a sentence when a score cannot be right */
-    public void check(Measure measure, LocalDate takenOn, @Nullable Double value, String status) {
+    public void check(Measure measure, LocalDate takenOn, @Nullable Double value, ScoreStatus status) {
         LocalDate today = calendar.today();
-        if (!STATUSES.contains(status)) {
-            throw Refusal.invalid("status", "'" + status + "' is not a status; use scored, absent, exempt or invalid.");
-        }
         if (takenOn.isAfter(today)) {
             throw Refusal.invalid("takenOn", "The date is in the future. Use today's or an earlier one.");
         }
         if (takenOn.getYear() < 1990) {
             throw Refusal.invalid("takenOn", "The date is too long ago. Check the year.");
         }
-        if (status.equals(Score.SCORED) != (value != null)) {
+        if ((status == ScoreStatus.SCORED) != (value != null)) {
             throw Refusal.invalid("value", value == null ? "Give the score, or choose absent, exempt or invalid."
-                    : "A student who was " + status + " has no score. Leave it empty.");
+                    : "A student who was " + status.code() + " has no score. Leave it empty.");
         }
         if (value != null) {
             measure.scale().problem(value, measure.name()).ifPresent(sentence -> {

@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.scores.ScoreScale;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.platform.sql.BoundTo;
 import org.zealousladder.server.platform.sql.Known;
@@ -23,7 +24,7 @@ class ScoresStore {
 
     /** By hand, since a school's view reads tens of thousands of them. */
     private static final RowMapper<Score> SCORE = (r, n) -> new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class),
-            r.getObject(5, Double.class), r.getString(6), r.getObject(7, Integer.class));
+            r.getObject(5, Double.class), ScoreStatus.of(r.getString(6)), r.getObject(7, Integer.class));
 
     private final JdbcClient db;
 
@@ -78,7 +79,7 @@ class ScoresStore {
                 .param("student", student).param("measure", measure).param("takenOn", takenOn).query(SCORE).optional();
     }
 
-    record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, String status,
+    record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status,
             LocalDate knownFrom, @Nullable Long supersededBy, @Nullable Integer windowId) {}
 
     Optional<Versioned> byId(long id) {

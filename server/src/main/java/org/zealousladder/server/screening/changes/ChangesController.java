@@ -14,7 +14,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.zealousladder.server.platform.problems.Refusal;
 
 /** Changes of how scores are read. */
 @RestController
@@ -32,15 +31,11 @@ class ChangesController {
 
     record BackForm(@Nullable @Size(max = 500) String reason) {}
 
-    /** @param kind which kinds, by their codes */
+    /** @param kind which kinds */
     @GetMapping("/api/changes")
-    List<ChangesService.Recorded> list(@RequestParam List<String> kind, @RequestParam(required = false) @Nullable Integer school,
+    List<ChangesService.Recorded> list(@RequestParam List<ChangeKind> kind, @RequestParam(required = false) @Nullable Integer school,
             @RequestParam LocalDate asOf) {
-        try {
-            return changes.list(kind.stream().map(ChangeKind::of).toList(), school, asOf);
-        } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("kind", "That is not a kind of change.");
-        }
+        return changes.list(kind, school, asOf);
     }
 
     @PostMapping("/api/changes/preview")

@@ -121,7 +121,7 @@ public class ChangesService {
             throw Refusal.invalid("reason", "Say why; it stays on record. Nothing was saved.");
         }
         Made made = done.made();
-        store.insert(new ChangesStore.NewRow(change.kind().code(), made.schoolId(), made.about(), made.words(), done.sentence(), why,
+        store.insert(new ChangesStore.NewRow(change.kind(), made.schoolId(), made.about(), made.words(), done.sentence(), why,
                 made.before() == null ? null : json.writeValueAsString(made.before()), json.writeValueAsString(made.after()), undoes, calendar.today(),
                 Viewer.current().id()));
     }
@@ -178,7 +178,7 @@ public class ChangesService {
             throw Refusal.forbidden("That school is not yours.");
         }
         return store.of(kinds.stream().map(ChangeKind::code).toList(), school, asOf, LISTED).stream()
-                .map(r -> new Recorded(r.id(), ChangeKind.of(r.kind()), r.changedOn(), r.by(), r.words(), r.effect(), r.reason(), r.undone(),
+                .map(r -> new Recorded(r.id(), r.kind(), r.changedOn(), r.by(), r.words(), r.effect(), r.reason(), r.undone(),
                         r.undoes() != null, r.newest() && !r.undone() && asOf.equals(calendar.today()) && rights.mayChange(r.schoolId()) ? before(r) : null))
                 .toList();
     }

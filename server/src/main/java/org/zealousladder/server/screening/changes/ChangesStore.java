@@ -18,7 +18,7 @@ class ChangesStore {
     }
 
     /** @param newest whether nothing was changed of the same since */
-    record Row(long id, String kind, @Nullable Integer schoolId, String about, String words, String effect, String reason, @Nullable String before,
+    record Row(long id, ChangeKind kind, @Nullable Integer schoolId, String about, String words, String effect, String reason, @Nullable String before,
             String after,
             @Nullable Long undoes, LocalDate changedOn, @Nullable String by, boolean undone, boolean newest) {}
 
@@ -40,7 +40,7 @@ class ChangesStore {
         return db.sql(ROWS + " where c.id = :id").param("id", id).query(Row.class).optional();
     }
 
-    record NewRow(String kind, @Nullable Integer schoolId, String about, String words, String effect, String reason, @Nullable String before, String after,
+    record NewRow(ChangeKind kind, @Nullable Integer schoolId, String about, String words, String effect, String reason, @Nullable String before, String after,
             @Nullable Long undoes, LocalDate changedOn, int changedBy) {}
 
     void insert(NewRow row) {

@@ -42,10 +42,10 @@ class RuleChanging implements Changing {
 
     private static String words(DecisionRuleForm r) {
         String how = switch (r.rule()) {
-            case "chance" -> "by the chance of the goal (change at most " + Math.round(r.changeAtMost() * 100) + " %, raise at least "
+            case CHANCE -> "by the chance of the goal (change at most " + Math.round(r.changeAtMost() * 100) + " %, raise at least "
                     + Math.round(r.raiseAtLeast() * 100) + " %)";
-            case "trend" -> "by the trend against the goal line";
-            default -> "by the last " + r.lastPoints() + " points";
+            case TREND -> "by the trend against the goal line";
+            case LAST_POINTS -> "by the last " + r.lastPoints() + " points";
         };
         return how + ", from " + r.minimumScores() + " scores over " + r.minimumWeeks() + " weeks on";
     }

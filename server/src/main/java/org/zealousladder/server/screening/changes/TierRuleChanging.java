@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -52,13 +53,13 @@ class TierRuleChanging implements Changing {
     private String words(SetupChange change) {
         TierRuleForm form = requireNonNull(change.tierRule());
         Map<Integer, Measure> known = measures.byId();
-        boolean weighted = form.rule().equals("weighted");
+        boolean weighted = form.rule() == TierRule.WEIGHTED;
         String of = form.measures().stream().map(w -> MeasuresService.required(known.get(w.measureId())).name()
                 + (weighted ? " (" + Words.plain(w.weight()) + ")" : "")).collect(Collectors.joining(", "));
         return switch (form.rule()) {
-            case "lowest" -> "the tier with most support of ";
-            case "weighted" -> "the weighted mean of ";
-            default -> "the tier that most give of ";
+            case LOWEST -> "the tier with most support of ";
+            case WEIGHTED -> "the weighted mean of ";
+            case MOST -> "the tier that most give of ";
         } + of;
     }
 

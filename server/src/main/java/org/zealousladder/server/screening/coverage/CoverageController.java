@@ -46,7 +46,7 @@ class CoverageController {
         List<List<String>> rows = new ArrayList<>(List.of(List.of("student", "name", "class", "measure", "window", "status", "make_up")));
         view.untested()
                 .forEach(u -> rows.add(List.of(u.student().code(), codes ? "" : Spreadsheet.safe(u.student().name()), Spreadsheet.safe(u.student().className()),
-                        Spreadsheet.safe(u.measure()), view.window().name(), u.status(), u.makeUp() == null ? "" : u.makeUp().toString())));
+                        Spreadsheet.safe(u.measure()), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString())));
         return CsvAnswer.of("untested-" + asOf + ".csv", rows);
     }
 

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -32,6 +33,7 @@ import org.zealousladder.server.screening.coverage.CoverageView.ClassRow;
 import org.zealousladder.server.screening.coverage.CoverageView.CoverageCount;
 import org.zealousladder.server.screening.coverage.CoverageView.Untested;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.standings.ScreeningService;
 import org.zealousladder.server.screening.tiers.ClosingService;
@@ -82,7 +84,7 @@ public class CoverageService {
 
     /** Counts of one measure among some of the expected. */
     public static CoverageCount count(Screening screening, List<Enrolled> students, Measure measure) {
-        Map<String, Integer> by = new HashMap<>();
+        Map<CellStatus, Integer> by = new EnumMap<>(CellStatus.class);
         int expected = 0;
         for (Enrolled e : students) {
             if (screening.given(e, measure)) {
@@ -90,8 +92,9 @@ public class CoverageService {
                 by.merge(screening.cell(e.id(), measure.id()).status(), 1, Integer::sum);
             }
         }
-        return new CoverageCount(measure.id(), expected, by.getOrDefault("scored", 0), by.getOrDefault("absent", 0), by.getOrDefault("exempt", 0),
-                by.getOrDefault("invalid", 0), by.getOrDefault("none", 0) + by.getOrDefault("elsewhere", 0));
+        return new CoverageCount(measure.id(), expected, by.getOrDefault(CellStatus.SCORED, 0), by.getOrDefault(CellStatus.ABSENT, 0),
+                by.getOrDefault(CellStatus.EXEMPT, 0), by.getOrDefault(CellStatus.INVALID, 0),
+                by.getOrDefault(CellStatus.NONE, 0) + by.getOrDefault(CellStatus.ELSEWHERE, 0));
     }
 
     private List<Untested> untested(Screening screening) {
@@ -106,11 +109,11 @@ public class CoverageService {
                 Cell cell = screening.cell(e.id(), m.id());
                 boolean retest = cell.scored() && again.contains(e.id() + "/" + m.area());
                 if (retest) {
-                    owed.add(new Untested(e.ref(), m.id(), m.name(), "retest", cell.date(), makeUps.get(e.id() + "/" + m.id()), null));
+                    owed.add(new Untested(e.ref(), m.id(), m.name(), OwedKind.RETEST, cell.date(), makeUps.get(e.id() + "/" + m.id()), null));
                 }
-                if (!cell.scored() && !cell.status().equals("exempt") && screening.given(e, m)) {
+                if (!cell.scored() && cell.status() != CellStatus.EXEMPT && screening.given(e, m)) {
                     String note = e.enrolledFrom().isAfter(screening.window().starts()) ? "came on " + Words.day(e.enrolledFrom()) : null;
-                    owed.add(new Untested(e.ref(), m.id(), m.name(), cell.status().equals("elsewhere") ? "none" : cell.status(), cell.date(),
+                    owed.add(new Untested(e.ref(), m.id(), m.name(), OwedKind.of(cell.status()), cell.date(),
                             makeUps.get(e.id() + "/" + m.id()), note));
                 }
             }
@@ -131,7 +134,7 @@ public class CoverageService {
     }
 
     private static String retestWords(List<Untested> untested) {
-        long again = untested.stream().filter(u -> u.status().equals("retest")).map(u -> u.student().id()).distinct().count();
+        long again = untested.stream().filter(u -> u.status() == OwedKind.RETEST).map(u -> u.student().id()).distinct().count();
         return again == 0 ? "" : " " + Words.sentence(Words.number(again) + (again == 1 ? " is" : " are") + " to be tested again");
     }
 
@@ -141,7 +144,7 @@ public class CoverageService {
             return "Nobody was enrolled here then.";
         }
         long whole = screening.expected().stream().filter(e -> screening.measures().stream().filter(m -> screening.given(e, m))
-                .allMatch(m -> screening.cell(e.id(), m.id()).scored() || screening.cell(e.id(), m.id()).status().equals("exempt"))).count();
+                .allMatch(m -> screening.cell(e.id(), m.id()).scored() || screening.cell(e.id(), m.id()).status() == CellStatus.EXEMPT)).count();
         return whole == students ? "All " + students + " students are screened on everything."
                 : whole + " of " + students + " students are screened on everything; " + Words.number(students - whole)
                         + (students - whole == 1 ? " still owes a score." : " still owe a score.");

@@ -31,7 +31,7 @@ public record CoverageView(Window window, WindowState state, List<MeasureRef> me
      * @param makeUp the day set for it
      * @param note why the dates matter, for somebody who came within the window
      */
-    public record Untested(StudentRef student, int measureId, String measure, String status, @Nullable LocalDate date, @Nullable LocalDate makeUp,
+    public record Untested(StudentRef student, int measureId, String measure, OwedKind status, @Nullable LocalDate date, @Nullable LocalDate makeUp,
             @Nullable String note) {}
 
     /** @param why in words, with the date */

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.measures.SetKind;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 
@@ -29,7 +30,7 @@ class CutsController {
 
     record PreviewForm(int set, int measure, int grade, int window, int school, @NotNull List<DrawnBand> bands) {}
 
-    record SetForm(@NotBlank @Size(max = 80) String name, @NotBlank String kind, int school, int copyOf) {}
+    record SetForm(@NotBlank @Size(max = 80) String name, @NotNull(message = "say where it comes from") SetKind kind, int school, int copyOf) {}
 
     record NewSet(int id) {}
 

@@ -24,6 +24,7 @@ import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
 import org.zealousladder.server.measures.measures.LadderEditor;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.measures.SetKind;
 import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.platform.problems.Refusal;
@@ -182,7 +183,7 @@ public class CutsService {
 
     /** A new set of the school's own, with the ladders of another to begin with. */
     @Transactional
-    public int create(String name, String kind, int school, int copyOf) {
+    public int create(String name, SetKind kind, int school, int copyOf) {
         rights.require(school, "Cut scores");
         if (measures.sets().stream().anyMatch(s -> s.name().toLowerCase(Locale.ROOT).equals(name.strip().toLowerCase(Locale.ROOT)))) {
             throw Refusal.conflict("There is already a set called '" + name.strip() + "'. Choose another name.");

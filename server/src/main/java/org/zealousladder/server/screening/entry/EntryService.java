@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.scores.Jump;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
@@ -113,9 +114,9 @@ public class EntryService {
         Score before = scores.lastBefore(List.of(form.studentId()), List.of(form.measureId()), window.starts())
                 .get(new StudentMeasure(form.studentId(), form.measureId()));
         LocalDate today = calendar.today();
-        boolean again = there != null && there.scored() && form.seen() == null && !form.status().equals(Score.WITHDRAWN)
+        boolean again = there != null && there.scored() && form.seen() == null && form.status() != ScoreStatus.WITHDRAWN
                 && retests.due(List.of(form.studentId()), List.of(window), today).stream().anyMatch(r -> r.area().equals(measure.area()));
-        if (!again && there != null && there.status().equals(form.status()) && Objects.equals(there.value(), form.value())) {
+        if (!again && there != null && there.status() == form.status() && Objects.equals(there.value(), form.value())) {
             return entry(measure, there, true, before, false);
         }
         if (!again && !Objects.equals(there == null ? null : there.id(), form.seen())) {
@@ -124,7 +125,7 @@ public class EntryService {
         checkDay(window, form.takenOn());
         Integer makeUp = form.takenOn().isBefore(window.starts()) || form.takenOn().isAfter(window.ends()) ? (Integer) window.id() : null;
         ScoreEntry entry = ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status()).forWindow(makeUp).sure(form.sure());
-        boolean later = there != null && !there.scored() && !there.takenOn().equals(form.takenOn()) && !form.status().equals(Score.WITHDRAWN);
+        boolean later = there != null && !there.scored() && !there.takenOn().equals(form.takenOn()) && form.status() != ScoreStatus.WITHDRAWN;
         if (again) {
             enterAgain(requireNonNull(there), entry.forWindow(window.id()));
         } else if (there == null || later) {
@@ -137,7 +138,7 @@ public class EntryService {
 
     /** The score that was doubted stays on record as invalid, and the new one takes its place. */
     private void enterAgain(Score first, ScoreEntry entry) {
-        ScoreEntry doubted = ScoreEntry.of(first.studentId(), first.measureId(), first.takenOn(), null, "invalid").because("tested again on "
+        ScoreEntry doubted = ScoreEntry.of(first.studentId(), first.measureId(), first.takenOn(), null, ScoreStatus.INVALID).because("tested again on "
                 + Words.day(entry.takenOn()));
         scores.correct(first.id(), doubted);
         if (first.takenOn().equals(entry.takenOn())) {
@@ -180,7 +181,7 @@ public class EntryService {
             return Refusal.conflict("Somebody else has emptied this cell meanwhile. Yours was not saved; type it again to keep it.")
                     .with("theirs", entry(measure, null, true, null, false));
         }
-        return Refusal.conflict("Somebody else entered " + (there.scored() ? Words.plain(requireNonNull(there.value())) : "'" + there.status() + "'")
+        return Refusal.conflict("Somebody else entered " + (there.scored() ? Words.plain(requireNonNull(there.value())) : "'" + there.status().code() + "'")
                 + " here meanwhile. Yours was not saved.").with("theirs", entry(measure, there, true, null, false));
     }
 }

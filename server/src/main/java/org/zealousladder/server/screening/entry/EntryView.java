@@ -3,6 +3,7 @@ package org.zealousladder.server.screening.entry;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -23,6 +24,6 @@ public record EntryView(Window window, WindowState state, @Nullable String befor
      * @param again the score that the team wants tested again; the cell is to be filled anew
      * @param likelyLow below it the page asks whether the score is right; absent where nothing is known to go by
      */
-    public record Entry(int measureId, @Nullable Long scoreId, @Nullable Double value, @Nullable String status, @Nullable LocalDate takenOn, boolean given,
+    public record Entry(int measureId, @Nullable Long scoreId, @Nullable Double value, @Nullable ScoreStatus status, @Nullable LocalDate takenOn, boolean given,
             @Nullable Double last, @Nullable LocalDate lastDay, @Nullable Double again, @Nullable Double likelyLow, @Nullable Double likelyHigh) {}
 }

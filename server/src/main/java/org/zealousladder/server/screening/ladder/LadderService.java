@@ -28,6 +28,7 @@ import org.zealousladder.server.screening.ladder.LadderView.BandCount;
 import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.screening.ladder.LadderView.Season;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.standings.SchoolScores;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
@@ -98,7 +99,7 @@ public class LadderService {
                 bands.add(new BandCount(names.get(i).name(), names.get(i).tier(), common && i > 0 ? (Double) drawn.get(0).cuts()[i - 1] : null, count));
             }
         }
-        int expected = (int) rows.stream().filter(r -> !r.cells().get(k).status().equals("elsewhere")).count();
+        int expected = (int) rows.stream().filter(r -> r.cells().get(k).status() != CellStatus.ELSEWHERE).count();
         double[] values = rows.stream().map(r -> r.cells().get(k)).filter(Cell::scored).mapToDouble(Cell::value).toArray();
         return new Season(w.id(), w.name(), w.starts(), w.ends(), bands, expected, values.length, drawn.size() > 1,
                 FiveNumbers.of(values).orElse(null), Histogram.of(values, MOST_BINS));

@@ -3,6 +3,7 @@ package org.zealousladder.server.screening.norms;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.measures.measures.MeasureRef;
 
 /**
@@ -14,7 +15,14 @@ import org.zealousladder.server.measures.measures.MeasureRef;
 public record NormsView(MeasureRef measure, int school, List<NormSet> sets, int set, List<NormTable> tables, boolean mayCompute) {
 
     /** @param kind imported or local */
-    public record NormSet(int id, String name, String kind) {}
+    /** Where a table of norms comes from. */
+    public enum NormKind implements Coded {
+        IMPORTED,
+        /** Reckoned from the school's own scores. */
+        LOCAL
+    }
+
+    public record NormSet(int id, String name, NormKind kind) {}
 
     /**
      * @param about score, or growth (score units per week)

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
  * @param status scored, absent, exempt, invalid, none (nothing on record), or elsewhere (not here then)
  * @param certainty chance that the true score is in the band
  */
-public record Cell(String status, @Nullable Double value, @Nullable LocalDate date, @Nullable Integer band, @Nullable String bandName,
+public record Cell(CellStatus status, @Nullable Double value, @Nullable LocalDate date, @Nullable Integer band, @Nullable String bandName,
         @Nullable Integer tier, @Nullable Double certainty, boolean closeCall) {
 
     public boolean scored() {
@@ -18,6 +18,6 @@ public record Cell(String status, @Nullable Double value, @Nullable LocalDate da
 
     /** Whether a score is still owed: here then, and neither tested nor exempt. */
     public boolean owed() {
-        return value == null && !status.equals("elsewhere") && !status.equals("exempt");
+        return value == null && status != CellStatus.ELSEWHERE && status != CellStatus.EXEMPT;
     }
 }

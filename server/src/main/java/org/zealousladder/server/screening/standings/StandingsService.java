@@ -103,17 +103,17 @@ public class StandingsService {
 
     private static Cell cell(@Nullable Score score, boolean here, @Nullable BandLadder ladder, Measure measure) {
         if (score == null) {
-            return new Cell(here ? "none" : "elsewhere", null, null, null, null, null, null, false);
+            return new Cell(here ? CellStatus.NONE : CellStatus.ELSEWHERE, null, null, null, null, null, null, false);
         }
         if (!score.scored()) {
-            return new Cell(score.status(), null, score.takenOn(), null, null, null, null, false);
+            return new Cell(CellStatus.of(score.status()), null, score.takenOn(), null, null, null, null, false);
         }
         double value = requireNonNull(score.value());
         if (ladder == null) {
-            return new Cell(score.status(), value, score.takenOn(), null, null, null, null, false);
+            return new Cell(CellStatus.of(score.status()), value, score.takenOn(), null, null, null, null, false);
         }
         Standing s = ladder.standing(value, measure.semOrZero());
         Double certainty = s.certainty().isPresent() ? s.certainty().getAsDouble() : null;
-        return new Cell(score.status(), value, score.takenOn(), s.index(), s.band().name(), s.band().tier(), certainty, s.closeCall());
+        return new Cell(CellStatus.of(score.status()), value, score.takenOn(), s.index(), s.band().name(), s.band().tier(), certainty, s.closeCall());
     }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.table.TableView.TableCell;
 import org.zealousladder.server.screening.table.TableView.TableColumn;
 import org.zealousladder.server.screening.table.TableView.TableRow;
@@ -61,7 +62,7 @@ final class TableExport {
             TableColumn column = view.columns().get(c);
             TableCell cell = row.cells().get(c);
             cells.add(cell.value() != null ? cell.value()
-                    : "none".equals(cell.status()) ? "not screened" : "elsewhere".equals(cell.status()) ? "not here" : text(cell.status()));
+                    : cell.status() == CellStatus.NONE ? "not screened" : cell.status() == CellStatus.ELSEWHERE ? "not here" : text(cell.status()));
             cells.add(cell.band() == null ? "" : column.bands().isEmpty() ? "tier " + cell.tier() : column.bands().get(cell.band()));
             if (column.lastYear()) {
                 cells.add(cell.thenValue() == null ? "" : cell.thenValue());
@@ -70,8 +71,8 @@ final class TableExport {
         return cells;
     }
 
-    private static String text(@Nullable String status) {
-        return status == null ? "" : status;
+    private static String text(@Nullable CellStatus status) {
+        return status == null ? "" : status.code();
     }
 
     List<List<String>> csv() {

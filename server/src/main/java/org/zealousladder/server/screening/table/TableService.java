@@ -16,6 +16,7 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
 import org.zealousladder.server.screening.table.TableView.TableCell;
@@ -55,7 +56,7 @@ public class TableService {
         for (Measure m : known) {
             for (Window w : now) {
                 int k = all.indexOf(w);
-                if (students.stream().anyMatch(s -> !standing.of(s.id(), m.id()).get(k).status().equals("none"))) {
+                if (students.stream().anyMatch(s -> standing.of(s.id(), m.id()).get(k).status() != CellStatus.NONE)) {
                     Optional<Integer> before = then.stream().filter(t -> t.name().equals(w.name())).findFirst().map(all::indexOf);
                     places.add(new Place(m, k, before));
                     columns.add(new TableColumn(m.id(), m.name(), m.area(), m.better().equals("higher"), m.decimals(), w.id(), w.name(), w.starts(),

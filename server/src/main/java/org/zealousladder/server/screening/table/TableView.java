@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 /**
  * A column per measure and window, a row per student.
@@ -30,6 +31,6 @@ public record TableView(List<TableColumn> columns, List<TableRow> rows) {
      * @param band from 0, the band that needs most support
      * @param close whether the band is not sure
      */
-    public record TableCell(@Nullable Double value, @Nullable String status, @Nullable Integer band, @Nullable Integer tier, @Nullable Boolean close,
+    public record TableCell(@Nullable Double value, @Nullable CellStatus status, @Nullable Integer band, @Nullable Integer tier, @Nullable Boolean close,
             @Nullable Double thenValue, @Nullable Integer thenBand, @Nullable Integer thenTier) {}
 }

@@ -59,7 +59,7 @@ public class ClosingService {
 
         boolean closed(ClassInArea part) {
             EventRow newest = newest(part);
-            return newest != null && newest.kind().equals("closed");
+            return newest != null && newest.kind() == Kind.CLOSED;
         }
     }
 
@@ -86,7 +86,7 @@ public class ClosingService {
         List<ClassInArea> closed = all.stream().filter(log::closed).toList();
         boolean whole = !all.isEmpty() && closed.size() == all.size();
         Map<Integer, String> names = roster.classes().stream().collect(Collectors.toMap(ClassRef::id, ClassRef::name));
-        List<Event> events = log.events().stream().map(e -> new Event(Kind.valueOf(e.kind().toUpperCase(Locale.ROOT)), e.onDay(), e.by(), e.reason(),
+        List<Event> events = log.events().stream().map(e -> new Event(e.kind(), e.onDay(), e.by(), e.reason(),
                 words(log.parts().getOrDefault(e.id(), List.of()), names))).toList();
         return new WindowState(whole, whole ? List.of() : closed, events);
     }
@@ -154,7 +154,7 @@ public class ClosingService {
             throw form.close() ? closedAlready(window, java.util.Objects.requireNonNull(log.newest(asked.get(0))))
                     : Refusal.conflict("The window is open already.");
         }
-        store.record(window.id(), form.school(), form.close() ? "closed" : "reopened", calendar.today(), reason, Viewer.current().id(),
+        store.record(window.id(), form.school(), form.close() ? Kind.CLOSED : Kind.REOPENED, calendar.today(), reason, Viewer.current().id(),
                 asked.containsAll(all) ? List.of() : asked);
     }
 

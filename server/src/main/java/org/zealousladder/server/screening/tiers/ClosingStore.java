@@ -15,7 +15,7 @@ class ClosingStore {
         this.db = db;
     }
 
-    record EventRow(long id, String kind, LocalDate onDay, @Nullable String by, @Nullable String reason) {}
+    record EventRow(long id, WindowState.Kind kind, LocalDate onDay, @Nullable String by, @Nullable String reason) {}
 
     List<EventRow> events(int window, int school, LocalDate asOf) {
         return db.sql("""
@@ -38,11 +38,11 @@ class ClosingStore {
     }
 
     /** @param parts empty: everything */
-    void record(int window, int school, String kind, LocalDate onDay, String reason, int by, List<WindowState.ClassInArea> parts) {
+    void record(int window, int school, WindowState.Kind kind, LocalDate onDay, String reason, int by, List<WindowState.ClassInArea> parts) {
         long id = db.sql("""
                 insert into tiers_window_event (window_id, school_id, kind, on_day, reason, recorded_by)
                 values (:window, :school, :kind, :onDay, :reason, :by) returning id""")
-                .param("window", window).param("school", school).param("kind", kind).param("onDay", onDay)
+                .param("window", window).param("school", school).param("kind", kind.code()).param("onDay", onDay)
                 .param("reason", reason).param("by", by).query(Long.class).single();
         db.sql("insert into tiers_window_part (event_id, class_id, area) select distinct :id, class_id, area from unnest(:classes, :areas) as p(class_id, area)")
                 .param("id", id).param("classes", parts.stream().map(WindowState.ClassInArea::classId).toArray(Integer[]::new))

@@ -2,6 +2,7 @@ package org.zealousladder.server.screening.tiers;
 
 import static java.util.Objects.requireNonNull;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -52,7 +53,8 @@ public class DecidingService {
      * @param proposed the proposal that the team saw; null when there was none
      * @param seen the decision that this one replaces
      */
-    public record TierDecision(int studentId, String outcome, @Nullable Integer tier, @Nullable Integer proposed, @Nullable String reason,
+    public record TierDecision(int studentId, @NotNull(message = "say what is decided") TierOutcome outcome, @Nullable Integer tier, @Nullable Integer proposed,
+            @Nullable String reason,
             @Nullable Long seen) {}
 
     /** Keeps decisions, all or none. */
@@ -84,10 +86,10 @@ public class DecidingService {
         ProposedTier p = row.proposal();
         String reason = Words.orNull(d.reason());
         Integer tier = switch (d.outcome()) {
-            case "confirmed" -> confirmed(d, row, p);
-            case "overridden" -> overridden(d, reason, tiers);
-            case "retest" -> null;
-            case "withdrawn" -> takenBack(row, d);
+            case CONFIRMED -> confirmed(d, row, p);
+            case OVERRIDDEN -> overridden(d, reason, tiers);
+            case RETEST -> null;
+            case WITHDRAWN -> takenBack(row, d);
             default -> throw Refusal.invalid("outcome", "Confirm the tier, give another, ask for a retest, or take back what was decided.");
         };
         return new TiersStore.NewTier(d.studentId(), d.outcome(), tier, p == null ? null : (Integer) p.tier(), p == null ? null : p.certainty(),

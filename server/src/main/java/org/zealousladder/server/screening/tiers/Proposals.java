@@ -38,7 +38,7 @@ final class Proposals {
     Proposals(Screening screening, RuleInUse rule, List<Measure> ofArea, StandingsService standings, LocalDate asOf) {
         this.screening = screening;
         inUse = rule;
-        this.rule = TierRule.of(rule.rule());
+        this.rule = rule.rule();
         weights = rule.measures().stream().collect(Collectors.toMap(Weighed::measureId, Weighed::weight));
         measures = ofArea.stream().filter(m -> weights.containsKey(m.id())).toList();
         // Spreads are the whole school's, so that a class has the tiers that it has in the school's list.

@@ -1,7 +1,5 @@
 package org.zealousladder.server.screening.tiers;
 
-import static java.util.Objects.requireNonNull;
-
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -15,7 +13,6 @@ import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.tiers.TiersView.RuleInUse;
 import org.zealousladder.server.screening.tiers.TiersView.Weighed;
 
@@ -38,7 +35,7 @@ public class TierRules {
     @Transactional(readOnly = true)
     public RuleInUse inUse(int school, String area, List<Measure> ofArea, LocalDate asOf) {
         return store.rule(school, area, asOf).map(r -> new RuleInUse(r.rule(), store.ruleMeasures(r.id()), true))
-                .orElseGet(() -> new RuleInUse(TierRule.MOST.code(), ofArea.stream().map(m -> new Weighed(m.id(), 1)).toList(), false));
+                .orElseGet(() -> new RuleInUse(TierRule.MOST, ofArea.stream().map(m -> new Weighed(m.id(), 1)).toList(), false));
     }
 
     /** The rule as it stands today, in the form in which it would be sent. */
@@ -53,11 +50,6 @@ public class TierRules {
     @Transactional
     public void choose(TierRuleForm form) {
         rights.require(form.school(), "Rules");
-        try {
-            TierRule.of(form.rule());
-        } catch (IllegalArgumentException e) {
-            throw Refusal.invalid("rule", Words.sentence(requireNonNull(e.getMessage())));
-        }
         Map<Integer, Measure> known = measures.byId();
         List<Weighed> weighed = form.measures();
         if (weighed.isEmpty() || weighed.stream().anyMatch(w -> known.get(w.measureId()) == null || !known.get(w.measureId()).area().equals(form.area()))) {

@@ -19,7 +19,8 @@ public class TiersOnRecord {
     }
 
     /** A decided tier as a student's page shows it; a retest has no tier. */
-    public record TierOnRecord(String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason, @Nullable String by,
+    public record TierOnRecord(String area, String window, String year, TierOutcome outcome, @Nullable Integer tier, @Nullable String reason,
+            @Nullable String by,
             LocalDate onDay) {}
 
     /** The newest tier decided for each of the students in an area by {@code asOf}; those without one are left out. */

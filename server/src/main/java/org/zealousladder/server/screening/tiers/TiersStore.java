@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.platform.sql.BoundTo;
 import org.zealousladder.server.platform.sql.Known;
 
@@ -23,7 +24,7 @@ class TiersStore {
         this.db = db;
     }
 
-    record DecidedRow(long id, int studentId, int windowId, String outcome, @Nullable Integer tier, @Nullable Integer proposed, String because,
+    record DecidedRow(long id, int studentId, int windowId, TierOutcome outcome, @Nullable Integer tier, @Nullable Integer proposed, String because,
             @Nullable String reason, @Nullable String by, LocalDate onDay) {}
 
     List<DecidedRow> decided(Collection<Integer> students, String area, Collection<Integer> windows, LocalDate asOf) {
@@ -46,7 +47,7 @@ class TiersStore {
                 .query(TiersOnRecord.TierOnRecord.class).list();
     }
 
-    private record NewestRow(int studentId, String area, String window, String year, String outcome, @Nullable Integer tier, @Nullable String reason,
+    private record NewestRow(int studentId, String area, String window, String year, TierOutcome outcome, @Nullable Integer tier, @Nullable String reason,
             @Nullable String by, LocalDate onDay) {}
 
     Map<Integer, TiersOnRecord.TierOnRecord> newest(Collection<Integer> students, String area, LocalDate asOf) {
@@ -84,7 +85,7 @@ class TiersStore {
     }
 
     /** @param seen the current record's id as the deciding person saw it, or null */
-    record NewTier(int studentId, String outcome, @Nullable Integer tier, @Nullable Integer proposed, @Nullable Double certainty, String because,
+    record NewTier(int studentId, TierOutcome outcome, @Nullable Integer tier, @Nullable Integer proposed, @Nullable Double certainty, String because,
             @Nullable String reason, @Nullable Long seen) {}
 
     /** Writes all at once. Returns how many were written; fewer than asked for when somebody else decided meanwhile. */
@@ -105,7 +106,7 @@ class TiersStore {
                   from wanted w left join replaced r on r.id = w.seen
                  where w.seen is null or r.id is not null""")
                 .param("students", tiers.stream().map(NewTier::studentId).toArray(Integer[]::new))
-                .param("outcomes", tiers.stream().map(NewTier::outcome).toArray(String[]::new))
+                .param("outcomes", tiers.stream().map(t -> t.outcome().code()).toArray(String[]::new))
                 .param("tiers", tiers.stream().map(t -> shortOf(t.tier())).toArray(Short[]::new))
                 .param("proposed", tiers.stream().map(t -> shortOf(t.proposed())).toArray(Short[]::new))
                 .param("certainties", tiers.stream().map(NewTier::certainty).toArray(Double[]::new))
@@ -133,7 +134,7 @@ class TiersStore {
                 .paramSource(new BoundTo(form).and("id", id).and("note", note).and("today", today).and("by", by)).update() == 1;
     }
 
-    record RuleRow(int id, String rule) {}
+    record RuleRow(int id, TierRule rule) {}
 
     Optional<RuleRow> rule(int school, String area, LocalDate asOf) {
         return db.sql("select t.id, t.rule from tiers_rule t where t.school_id = :school and t.area = :area and" + KNOWN + "order by t.id desc limit 1")
@@ -145,13 +146,13 @@ class TiersStore {
                 .query(TiersView.Weighed.class).list();
     }
 
-    void chooseRule(int school, String area, String rule, List<TiersView.Weighed> measures, LocalDate today, int by) {
+    void chooseRule(int school, String area, TierRule rule, List<TiersView.Weighed> measures, LocalDate today, int by) {
         db.sql("""
                 update tiers_rule set superseded_on = greatest(:today, known_from)
                  where school_id = :school and area = :area and superseded_on is null""").param("today", today).param("school", school).param("area", area)
                 .update();
         int id = db.sql("insert into tiers_rule (school_id, area, rule, known_from, recorded_by) values (:school, :area, :rule, :today, :by) returning id")
-                .param("school", school).param("area", area).param("rule", rule).param("today", today).param("by", by).query(Integer.class).single();
+                .param("school", school).param("area", area).param("rule", rule.code()).param("today", today).param("by", by).query(Integer.class).single();
         db.sql("insert into tiers_rule_measure (rule_id, measure_id, weight) select :id, * from unnest(:measures, :weights)").param("id", id)
                 .param("measures", measures.stream().map(m -> (short) m.measureId()).toArray(Short[]::new))
                 .param("weights", measures.stream().map(TiersView.Weighed::weight).toArray(Double[]::new)).update();

@@ -3,9 +3,11 @@ package org.zealousladder.server.screening.tiers;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 /**
  * The tiers of one area in one window, the ones to talk about first.
@@ -19,7 +21,7 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
         List<MeasureRef> measures, List<Integer> tiers, String summary, List<Flow> flows, List<TierRow> rows, boolean mayDecide) {
 
     /** @param chosen whether the school has chosen it; otherwise it is what the program begins with */
-    public record RuleInUse(String rule, List<Weighed> measures, boolean chosen) {}
+    public record RuleInUse(TierRule rule, List<Weighed> measures, boolean chosen) {}
 
     public record Weighed(int measureId, double weight) {}
 
@@ -40,7 +42,7 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
     public record Likely(int tier, double chance) {}
 
     /** @param status as in the ladder's cells */
-    public record Evidence(int measureId, String status, @Nullable Double value, @Nullable String bandName, @Nullable Integer tier, boolean closeCall) {}
+    public record Evidence(int measureId, CellStatus status, @Nullable Double value, @Nullable String bandName, @Nullable Integer tier, boolean closeCall) {}
 
     /** @param confirmed whether the team decided it; otherwise it is what the rule gives */
     public record LastSeason(int tier, boolean confirmed) {}
@@ -52,7 +54,7 @@ public record TiersView(Window window, @Nullable String before, WindowState stat
      * @param outcome confirmed, overridden or retest (which has no tier)
      * @param retested whether the retest that was asked for is on record by now, so that the tier is open again
      */
-    public record DecidedTier(long id, String outcome, @Nullable Integer tier, @Nullable Integer proposed, String because, @Nullable String reason,
+    public record DecidedTier(long id, TierOutcome outcome, @Nullable Integer tier, @Nullable Integer proposed, String because, @Nullable String reason,
             @Nullable String by, LocalDate onDay, boolean retested) {
 
         /** A retest settles nothing. */

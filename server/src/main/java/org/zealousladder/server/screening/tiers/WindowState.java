@@ -1,10 +1,9 @@
 package org.zealousladder.server.screening.tiers;
 
-import com.fasterxml.jackson.annotation.JsonValue;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Coded;
 
 /**
  * Whether a screening window is closed for what is looked at, and what led there, the newest first.
@@ -18,14 +17,9 @@ public record WindowState(boolean closed, List<ClassInArea> parts, List<Event> e
     public record ClassInArea(int classId, String area) {}
 
     /** What was done to a window. */
-    public enum Kind {
+    public enum Kind implements Coded {
         CLOSED,
-        REOPENED;
-
-        @JsonValue
-        public String code() {
-            return name().toLowerCase(Locale.ROOT);
-        }
+        REOPENED
     }
 
     /** @param about for which classes and areas, in words; empty for everything */

@@ -22,7 +22,7 @@ class PassageTest {
     private static Passage passage(String text) {
         List<List<String>> lines = Passage.split(text);
         return new Passage(1, "Tide", 3, lines, lines.stream().mapToInt(List::size).sum(), false,
-                List.of(new Passage.Question(7, "literal", "What comes in?", 2)));
+                List.of(new Passage.Question(7, Passage.QuestionKind.LITERAL, "What comes in?", 2)));
     }
 
     private static Outcome count(int lastWord, List<ReadingForm.MarkAt> marks, Integer retelling, List<ReadingForm.Answer> answers,

@@ -19,6 +19,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
@@ -27,7 +28,7 @@ import org.zealousladder.server.platform.who.SchoolCalendar;
 class LadderEditorTest {
     private static final Measure WORDS = measure("higher");
     private static final Measure SECONDS = measure("lower");
-    private static final CutSet SET = new CutSet(1, "local", "Local", "local", null, null);
+    private static final CutSet SET = new CutSet(1, "local", "Local", SetKind.LOCAL, null, null);
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
 
     private final MeasuresStore store = mock(MeasuresStore.class);
@@ -35,7 +36,7 @@ class LadderEditorTest {
     private final LadderEditor editor = new LadderEditor(store, calendar);
 
     private static Measure measure(String better) {
-        return new Measure(1, "m", "Measure", "screening", "Reading", "points", 0, 200, 0, better, 4.0, "chance", 6, 4, 4, 0.25, 0.9);
+        return new Measure(1, "m", "Measure", "screening", "Reading", "points", 0, 200, 0, better, 4.0, Rule.CHANCE, 6, 4, 4, 0.25, 0.9);
     }
 
     private static List<DrawnBand> bands(Double... cuts) {
@@ -103,8 +104,7 @@ class LadderEditorTest {
     }
 
     @Test
-    void aSetNeedsANameAndAKind() {
-        assertThrows(Refusal.class, () -> editor.create("", "trial", 1, 1));
-        assertThrows(Refusal.class, () -> editor.create("Name", "other", 1, 1));
+    void aSetNeedsAName() {
+        assertThrows(Refusal.class, () -> editor.create("", SetKind.TRIAL, 1, 1));
     }
 }

@@ -42,7 +42,7 @@ class TakingBackTest extends ScreeningTest {
 
     private Map<String, Object> decision(String name, String kind, Object... more) {
         Map<String, Object> form = new HashMap<>(
-                Map.of("studentId", student(name), "measureId", measure("oral-reading"), "kind", kind, "proposed", kind, "because",
+                Map.of("studentId", student(name), "measureId", measure("oral-reading"), "kind", kind, "proposed", "change", "because",
                         "because"));
         for (int i = 0; i < more.length; i += 2) {
             form.put((String) more[i], more[i + 1]);
@@ -113,7 +113,7 @@ class TakingBackTest extends ScreeningTest {
     @Test
     void onlyTheNewestCanBeTakenBack() throws Exception {
         String ada = monitored("2025-ORDER", 0.1);
-        send(person("b.calder"), "/api/decisions", decision(ada, "hold")).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/decisions", decision(ada, "hold", "proposed", "hold")).andExpect(status().isNoContent());
         long first = newest(ada);
         send(person("b.calder"), "/api/decisions", decision(ada, "hold", "reason", "once more")).andExpect(status().isNoContent());
         send(person("b.calder"), "/api/decisions/" + first + "/withdrawal", Map.of("reason", "no")).andExpect(status().isConflict())
@@ -149,7 +149,7 @@ class TakingBackTest extends ScreeningTest {
         JsonNode decide = body(read(person("b.calder"), desk)).get("decide");
         assertEquals(1, decide.size());
         assertEquals("2026-01-05", decide.at("/0/card/lookAgain").asString());
-        send(person("b.calder"), "/api/decisions", decision(ada, "hold")).andExpect(status().isNoContent());
+        send(person("b.calder"), "/api/decisions", decision(ada, "hold", "proposed", "hold")).andExpect(status().isNoContent());
         JsonNode after = body(read(person("b.calder"), desk));
         assertEquals(0, after.get("decide").size());
         assertEquals(1, after.get("settled").asInt());

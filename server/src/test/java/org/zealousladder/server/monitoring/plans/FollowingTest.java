@@ -14,6 +14,8 @@ import static org.mockito.Mockito.when;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
@@ -21,7 +23,8 @@ import org.zealousladder.server.monitoring.goals.GoalsService;
 /** Who is followed, and why. */
 class FollowingTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 13);
-    private static final Measure MEASURE = new Measure(7, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25,
+    private static final Measure MEASURE = new Measure(7, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, Rule.CHANCE, 6, 4, 4,
+            0.25,
             0.9);
 
     private static Concern concern(int student, int level) {
@@ -29,12 +32,13 @@ class FollowingTest {
     }
 
     private static Plan plan(long id, int student, LocalDate closed) {
-        return new Plan(id, id, student, 7, null, null, "Slow", null, DAY.minusWeeks(8), DAY.plusWeeks(4), closed, closed == null ? null : "met", null, null,
+        return new Plan(id, id, student, 7, null, null, "Slow", null, DAY.minusWeeks(8), DAY.plusWeeks(4), closed, closed == null ? null : PlanOutcome.MET,
+                null, null,
                 List.of(new Plan.PlanPhase(DAY.minusWeeks(8), "Echo reading", null, null, 20, 3, null)), 0, 0, false);
     }
 
     private static Goal goal(int student) {
-        return new Goal(student, student, 7, DAY.minusWeeks(8), 50, DAY.plusWeeks(8), 80, "by-hand", null, null, null);
+        return new Goal(student, student, 7, DAY.minusWeeks(8), 50, DAY.plusWeeks(8), 80, GoalKind.BY_HAND, null, null, null);
     }
 
     @Test

@@ -17,7 +17,7 @@ class PlanTest {
     }
 
     private static Plan plan(LocalDate closedOn, int given, LocalDate asOf, Plan.PlanPhase... phases) {
-        return new Plan(1, 1, 1, 1, null, null, "worry", null, START, START.plusWeeks(10), closedOn, closedOn == null ? null : "met", null, null,
+        return new Plan(1, 1, 1, 1, null, null, "worry", null, START, START.plusWeeks(10), closedOn, closedOn == null ? null : PlanOutcome.MET, null, null,
                 List.of(), 0, 0, false).with(List.of(phases), given, asOf);
     }
 

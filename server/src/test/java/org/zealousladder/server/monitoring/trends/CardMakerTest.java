@@ -10,10 +10,15 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.decisions.Proposal;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.core.growth.PooledGrowth;
 import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Decision;
+import org.zealousladder.server.monitoring.decisions.DecisionKind;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
@@ -26,7 +31,8 @@ class CardMakerTest {
     private static final LocalDate YEAR = LocalDate.of(2025, 8, 25);
     private static final LocalDate OCTOBER = LocalDate.of(2025, 10, 2);
     private static final LocalDate TODAY = LocalDate.of(2026, 1, 23);
-    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, "chance", 6, 4, 4, 0.25,
+    private static final Measure MEASURE = new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, Rule.CHANCE, 6, 4, 4,
+            0.25,
             0.9);
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
     private static final int[] WOBBLE = {2, -1, 1, -2, 0, 1, -1, 2, -2, 1, 0, -1, 1, 0, -1, 2};
@@ -34,17 +40,17 @@ class CardMakerTest {
     private static List<Score> weekly(LocalDate from, int n, double start, double pace) {
         List<Score> scores = new ArrayList<>();
         for (int i = 0; i < n; i++) {
-            scores.add(new Score(i + 1, 1, 1, from.plusWeeks(i), (double) Math.round(start + pace * i + WOBBLE[i % WOBBLE.length]), "scored"));
+            scores.add(new Score(i + 1, 1, 1, from.plusWeeks(i), (double) Math.round(start + pace * i + WOBBLE[i % WOBBLE.length]), ScoreStatus.SCORED));
         }
         return scores;
     }
 
     private static Goal goal(double score) {
-        return new Goal(9, 1, 1, OCTOBER.plusWeeks(1), 50, LocalDate.of(2026, 5, 8), score, "by-hand", null, null, null);
+        return new Goal(9, 1, 1, OCTOBER.plusWeeks(1), 50, LocalDate.of(2026, 5, 8), score, GoalKind.BY_HAND, null, null, null);
     }
 
     private static Decision planChanged(LocalDate on) {
-        return new Decision(1, 1, 1, Decision.PLAN_CHANGED, on, on.plusDays(28), "change", "because", "more often", null);
+        return new Decision(1, 1, 1, DecisionKind.PLAN_CHANGED, on, on.plusDays(28), Proposal.Kind.CHANGE, "because", "more often", null);
     }
 
     private static TrendCard card(List<Score> scores, Goal goal, Decision... taken) {
@@ -54,7 +60,7 @@ class CardMakerTest {
     @Test
     void aCardHasALineToTheGoalDateAndARibbonThatWidens() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.4), goal(90));
-        assertEquals("change", card.proposal().kind());
+        assertEquals(Proposal.Kind.CHANGE, card.proposal().kind());
         PhaseTrend phase = card.phases().get(0);
         assertEquals(LocalDate.of(2026, 5, 8), phase.stops().get(phase.stops().size() - 1).date());
         assertEquals(OCTOBER, phase.stops().get(0).date());
@@ -88,7 +94,7 @@ class CardMakerTest {
     @Test
     void whileItIsTooSoonTheLineEndsAtTheLastScore() {
         TrendCard card = card(weekly(OCTOBER, 4, 50, 1), goal(90));
-        assertEquals("too-soon", card.proposal().kind());
+        assertEquals(Proposal.Kind.TOO_SOON, card.proposal().kind());
         assertEquals(OCTOBER.plusWeeks(3), card.phases().get(0).stops().get(card.phases().get(0).stops().size() - 1).date());
         assertFalse(card.proposal().wantsAction());
     }
@@ -104,7 +110,7 @@ class CardMakerTest {
     @Test
     void noScoreAtAllIsStillACard() {
         TrendCard card = card(List.of(), goal(90));
-        assertEquals("too-soon", card.proposal().kind());
+        assertEquals(Proposal.Kind.TOO_SOON, card.proposal().kind());
         assertEquals(List.of(), card.points());
     }
 
@@ -112,27 +118,27 @@ class CardMakerTest {
     void aChangeOfPlanSplitsTheTrendAndTheNewestDecides() {
         List<Score> scores = new ArrayList<>(weekly(OCTOBER, 8, 50, 0));
         for (Score s : weekly(OCTOBER.plusWeeks(8), 8, 52, 3)) {
-            scores.add(new Score(s.id() + 100, 1, 1, s.takenOn(), s.value(), "scored"));
+            scores.add(new Score(s.id() + 100, 1, 1, s.takenOn(), s.value(), ScoreStatus.SCORED));
         }
         TrendCard card = card(scores, goal(90), planChanged(OCTOBER.plusWeeks(8)));
         assertEquals(2, card.phases().size());
         assertEquals(0, card.phases().get(0).slope(), 0.3);
         assertEquals(3, card.phases().get(1).slope(), 0.4);
         assertEquals(List.of(OCTOBER.plusWeeks(8)), card.planChanges());
-        assertEquals("raise", card.proposal().kind());
+        assertEquals(Proposal.Kind.RAISE, card.proposal().kind());
         assertTrue(card.points().stream().noneMatch(TrendPoint::outlier), "a jump at the change is no wild score");
     }
 
     @Test
     void rightAfterAChangeItIsTooSoon() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.2), goal(90), planChanged(OCTOBER.plusWeeks(14)));
-        assertEquals("too-soon", card.proposal().kind());
+        assertEquals(Proposal.Kind.TOO_SOON, card.proposal().kind());
         assertEquals(1, card.phases().size(), "the two new scores make no trend yet, the old trend stays visible");
     }
 
     @Test
     void scoresFromBeforeTheMonitoringAreShownAndNotFitted() {
-        List<Score> scores = new ArrayList<>(List.of(new Score(77, 1, 1, LocalDate.of(2025, 9, 8), 20.0, "scored")));
+        List<Score> scores = new ArrayList<>(List.of(new Score(77, 1, 1, LocalDate.of(2025, 9, 8), 20.0, ScoreStatus.SCORED)));
         scores.addAll(weekly(OCTOBER, 8, 50, 1));
         TrendCard card = card(scores, goal(90));
         assertFalse(card.points().get(0).fitted());
@@ -143,8 +149,8 @@ class CardMakerTest {
     @Test
     void absencesAreKeptInTheirPlacesAndTheWildScoreIsTheRightOne() {
         List<Score> scores = new ArrayList<>(weekly(OCTOBER, 12, 50, 1));
-        scores.set(3, new Score(4, 1, 1, OCTOBER.plusWeeks(3), null, "absent"));
-        scores.set(7, new Score(8, 1, 1, OCTOBER.plusWeeks(7), 5.0, "scored"));
+        scores.set(3, new Score(4, 1, 1, OCTOBER.plusWeeks(3), null, ScoreStatus.ABSENT));
+        scores.set(7, new Score(8, 1, 1, OCTOBER.plusWeeks(7), 5.0, ScoreStatus.SCORED));
         TrendCard card = card(scores, goal(90));
         assertEquals(12, card.points().size());
         assertEquals(11, card.phases().get(0).n());
@@ -153,7 +159,7 @@ class CardMakerTest {
 
     @Test
     void aDecisionTakenSettlesTheProposalUntilItsDay() {
-        Decision held = new Decision(1, 1, 1, "hold", TODAY.minusDays(3), TODAY.plusDays(25), "change", "because", null, null);
+        Decision held = new Decision(1, 1, 1, DecisionKind.HOLD, TODAY.minusDays(3), TODAY.plusDays(25), Proposal.Kind.CHANGE, "because", null, null);
         assertEquals(TODAY.plusDays(25), card(weekly(OCTOBER, 16, 50, 0.4), goal(90), held).settledUntil());
         assertNull(card(weekly(OCTOBER, 16, 50, 3), goal(90), held).settledUntil(), "now it proposes something else");
     }
@@ -229,7 +235,7 @@ class CardMakerTest {
 
     @Test
     void aChangeLongBeforeTheGoalIsDrawnAndSplitsNothingAnyMore() {
-        Goal late = new Goal(9, 1, 1, LocalDate.of(2025, 12, 11), 60, LocalDate.of(2026, 5, 8), 90, "by-hand", null, null, null);
+        Goal late = new Goal(9, 1, 1, LocalDate.of(2025, 12, 11), 60, LocalDate.of(2026, 5, 8), 90, GoalKind.BY_HAND, null, null, null);
         LocalDate before = LocalDate.of(2025, 10, 30);
         TrendCard card = new CardMaker(YEAR, TODAY)
                 .whole(new CardMaker.Records(STUDENT, MEASURE, weekly(OCTOBER, 16, 50, 1), late, List.of(planChanged(before)), List.of(), group()));
@@ -255,14 +261,14 @@ class CardMakerTest {
     void eachRuleSaysWhatAndWhy() {
         TrendCard card = card(weekly(OCTOBER, 10, 50, 1.1), goal(86));
         assertEquals(3, card.proposal().rules().size());
-        assertTrue(card.proposal().rules().stream().noneMatch(r -> r.why().isBlank() || r.kind().isBlank()));
+        assertTrue(card.proposal().rules().stream().noneMatch(r -> r.why().isBlank() || r.label().isBlank()));
         assertNull(card.proposal().swing(), "nothing wild, nothing turns");
     }
 
     @Test
     void aWildScoreThatAloneTurnsTheProposalIsNamedWithItsDayAndWhatWouldBeProposed() {
         List<Score> scores = new ArrayList<>(weekly(OCTOBER, 14, 50, 1.4));
-        scores.add(new Score(99, 1, 1, OCTOBER.plusWeeks(14), 12.0, "scored"));
+        scores.add(new Score(99, 1, 1, OCTOBER.plusWeeks(14), 12.0, ScoreStatus.SCORED));
         TrendCard card = card(scores, goal(86));
         assertEquals(OCTOBER.plusWeeks(14), card.proposal().swing().date());
         assertEquals(12.0, card.proposal().swing().value());

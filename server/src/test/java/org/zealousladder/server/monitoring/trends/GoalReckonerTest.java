@@ -11,6 +11,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.trends.GoalReckoner.Draft;
 import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
@@ -25,12 +27,12 @@ class GoalReckonerTest {
             List.of(new NormPoint(10, -0.1), new NormPoint(50, -0.5), new NormPoint(90, -1.5)));
 
     private static Measure measure(String better, double highest, int decimals) {
-        return new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, highest, decimals, better, 4.5, "chance", 6, 4, 4, 0.25, 0.9);
+        return new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, highest, decimals, better, 4.5, Rule.CHANCE, 6, 4, 4, 0.25, 0.9);
     }
 
     private static final Measure WORDS = measure("higher", 250, 0);
 
-    private static Draft draft(String kind, double from, Integer percentile, Double factor, Double score) {
+    private static Draft draft(GoalKind kind, double from, Integer percentile, Double factor, Double score) {
         return new Draft(kind, START, from, TEN_WEEKS, percentile, factor, score, null);
     }
 
@@ -40,7 +42,7 @@ class GoalReckonerTest {
 
     @Test
     void growthOfAPercentileIsKeptUpUntilTheDate() {
-        GoalAdvice advice = advise(NORMS, draft("norm-growth", 50, 70, null, null), null);
+        GoalAdvice advice = advise(NORMS, draft(GoalKind.NORM_GROWTH, 50, 70, null, null), null);
         assertEquals(66, advice.goalScore(), "50 + 10 weeks at 1.6");
         assertEquals(1.6, advice.neededPerWeek(), 1e-12);
         assertEquals(70, advice.percentile());
@@ -49,49 +51,49 @@ class GoalReckonerTest {
         assertEquals("As much as the 70th percentile of students grows (Sample norms).", advice.norms());
         assertEquals("Needs 1.6 a week for 10 weeks.", advice.sentence());
         assertEquals(0.066, advice.chance(), 1e-12, "the chance is asked for the goal that came out");
-        assertEquals(62, advise(NORMS, draft("norm-growth", 50, null, null, null), null).goalScore(), "the median where no percentile is given");
+        assertEquals(62, advise(NORMS, draft(GoalKind.NORM_GROWTH, 50, null, null, null), null).goalScore(), "the median where no percentile is given");
     }
 
     @Test
     void theOwnPaceIsMultipliedUnlessItIsNotGettingBetter() {
-        GoalAdvice advice = advise(NORMS, draft("own-pace", 50, null, null, null), 0.8);
+        GoalAdvice advice = advise(NORMS, draft(GoalKind.OWN_PACE, 50, null, null, null), 0.8);
         assertEquals(62, advice.goalScore(), "50 + 10 weeks at one and a half times 0.8");
         assertEquals("1.5 times the own pace of 0.8 a week", advice.basis());
-        assertEquals(66, advise(NORMS, draft("own-pace", 50, null, 2.0, null), 0.8).goalScore());
-        assertTrue(advise(NORMS, draft("own-pace", 50, null, null, null), -0.1).problem().contains("not getting better"));
-        assertTrue(advise(NORMS, draft("own-pace", 50, null, null, null), null).problem().contains("Three scores make one"));
+        assertEquals(66, advise(NORMS, draft(GoalKind.OWN_PACE, 50, null, 2.0, null), 0.8).goalScore());
+        assertTrue(advise(NORMS, draft(GoalKind.OWN_PACE, 50, null, null, null), -0.1).problem().contains("not getting better"));
+        assertTrue(advise(NORMS, draft(GoalKind.OWN_PACE, 50, null, null, null), null).problem().contains("Three scores make one"));
     }
 
     @Test
     void moreThanTheNinetiethPercentileIsSaidAndAllowed() {
-        GoalAdvice advice = advise(NORMS, draft("by-hand", 50, null, null, 80.0), null);
+        GoalAdvice advice = advise(NORMS, draft(GoalKind.BY_HAND, 50, null, null, 80.0), null);
         assertEquals(80, advice.goalScore());
         assertTrue(advice.unusual());
         assertEquals("More growth than the highest percentile of the table, the 90th (Sample norms). That is out of the ordinary: few students grow as fast. "
                 + "It can be set all the same.", advice.norms());
-        GoalAdvice low = advise(NORMS, draft("by-hand", 50, null, null, 52.0), null);
+        GoalAdvice low = advise(NORMS, draft(GoalKind.BY_HAND, 50, null, null, 52.0), null);
         assertFalse(low.unusual());
         assertTrue(low.norms().startsWith("Less growth than the lowest percentile"), low.norms());
     }
 
     @Test
     void withoutNormsThereIsNoPlaceAmongThemButAGoalByHand() {
-        GoalAdvice advice = advise(null, draft("by-hand", 50, null, null, 70.0), null);
+        GoalAdvice advice = advise(null, draft(GoalKind.BY_HAND, 50, null, null, 70.0), null);
         assertNull(advice.norms());
         assertNull(advice.percentile());
         assertFalse(advice.unusual());
         assertEquals("Set by hand", advice.basis());
-        assertTrue(advise(null, draft("norm-growth", 50, 50, null, null), null).problem().startsWith("There is no table of growth"));
-        assertTrue(advise(NORMS, draft("norm-growth", 50, 95, null, null), null).problem().contains("does not reach"));
+        assertTrue(advise(null, draft(GoalKind.NORM_GROWTH, 50, 50, null, null), null).problem().startsWith("There is no table of growth"));
+        assertTrue(advise(NORMS, draft(GoalKind.NORM_GROWTH, 50, 95, null, null), null).problem().contains("does not reach"));
     }
 
     @Test
     void aGoalBeforeItsStartOrNoBetterThanItIsNone() {
         assertEquals("The goal date must be after the start date.",
-                advise(NORMS, new Draft("by-hand", START, 50, START, null, null, 60.0, null), null).problem());
-        assertTrue(advise(NORMS, draft("by-hand", 50, null, null, 50.0), null).problem().endsWith("It should be higher."));
-        assertEquals("Give the goal's score.", advise(NORMS, draft("by-hand", 50, null, null, null), null).problem());
-        GoalAdvice none = advise(NORMS, draft("benchmark", 50, null, null, 40.0), null);
+                advise(NORMS, new Draft(GoalKind.BY_HAND, START, 50, START, null, null, 60.0, null), null).problem());
+        assertTrue(advise(NORMS, draft(GoalKind.BY_HAND, 50, null, null, 50.0), null).problem().endsWith("It should be higher."));
+        assertEquals("Give the goal's score.", advise(NORMS, draft(GoalKind.BY_HAND, 50, null, null, null), null).problem());
+        GoalAdvice none = advise(NORMS, draft(GoalKind.BENCHMARK, 50, null, null, 40.0), null);
         assertNull(none.goalScore());
         assertNull(none.sentence());
     }
@@ -99,21 +101,21 @@ class GoalReckonerTest {
     @Test
     void theGoalStaysWithinTheMeasureAndInItsDecimals() {
         GoalReckoner small = new GoalReckoner(measure("higher", 60, 0), NORMS);
-        assertEquals(60, small.advise(draft("norm-growth", 50, 90, null, null), null, s -> null).goalScore(), "70 is more than the measure has");
+        assertEquals(60, small.advise(draft(GoalKind.NORM_GROWTH, 50, 90, null, null), null, s -> null).goalScore(), "70 is more than the measure has");
         GoalReckoner fine = new GoalReckoner(measure("higher", 250, 1), NORMS);
-        assertEquals(50.4, fine.advise(draft("own-pace", 50, null, 1.0, null), 0.0367, s -> null).goalScore(), 1e-12);
-        assertEquals("Needs 0.04 a week for 10 weeks.", fine.advise(draft("own-pace", 50, null, 1.0, null), 0.0367, s -> null).sentence());
+        assertEquals(50.4, fine.advise(draft(GoalKind.OWN_PACE, 50, null, 1.0, null), 0.0367, s -> null).goalScore(), 1e-12);
+        assertEquals("Needs 0.04 a week for 10 weeks.", fine.advise(draft(GoalKind.OWN_PACE, 50, null, 1.0, null), 0.0367, s -> null).sentence());
     }
 
     @Test
     void whereLowerIsBetterEverythingTurns() {
         GoalReckoner errors = new GoalReckoner(measure("lower", 250, 0), FALLING);
-        GoalAdvice advice = errors.advise(draft("norm-growth", 40, 50, null, null), null, s -> null);
+        GoalAdvice advice = errors.advise(draft(GoalKind.NORM_GROWTH, 40, 50, null, null), null, s -> null);
         assertEquals(35, advice.goalScore());
         assertEquals(-0.5, advice.neededPerWeek(), 1e-12);
-        assertTrue(errors.advise(draft("by-hand", 40, null, null, 45.0), null, s -> null).problem().endsWith("It should be lower."));
-        assertTrue(errors.advise(draft("by-hand", 40, null, null, 10.0), null, s -> null).unusual(), "three fewer a week is beyond the 90th");
-        assertEquals(32, errors.advise(draft("own-pace", 40, null, 2.0, null), -0.4, s -> null).goalScore());
+        assertTrue(errors.advise(draft(GoalKind.BY_HAND, 40, null, null, 45.0), null, s -> null).problem().endsWith("It should be lower."));
+        assertTrue(errors.advise(draft(GoalKind.BY_HAND, 40, null, null, 10.0), null, s -> null).unusual(), "three fewer a week is beyond the 90th");
+        assertEquals(32, errors.advise(draft(GoalKind.OWN_PACE, 40, null, 2.0, null), -0.4, s -> null).goalScore());
     }
 
     @ParameterizedTest
@@ -127,7 +129,7 @@ class GoalReckonerTest {
         List<Double> asked = new ArrayList<>();
         double before = 0;
         for (double goal = 55; goal <= 120; goal += 5) {
-            GoalAdvice advice = new GoalReckoner(WORDS, NORMS).advise(draft("by-hand", 50, null, null, goal), null, s -> {
+            GoalAdvice advice = new GoalReckoner(WORDS, NORMS).advise(draft(GoalKind.BY_HAND, 50, null, null, goal), null, s -> {
                 asked.add(s);
                 return 0.5;
             });

@@ -10,6 +10,9 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.goals.GoalKind;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.plans.Plan;
@@ -22,18 +25,18 @@ class PhasesTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 3, 13);
     private static final LocalDate OCTOBER = LocalDate.of(2025, 10, 6);
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada", "A", "Tern", 4);
-    private static final Measure MEASURE = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", 4.0, "chance", 6, 4, 4, 0.25, 0.9);
+    private static final Measure MEASURE = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", 4.0, Rule.CHANCE, 6, 4, 4, 0.25, 0.9);
 
     private static List<Score> weekly(LocalDate from, int n) {
         List<Score> scores = new ArrayList<>();
         for (int i = 0; i < n; i++) {
-            scores.add(new Score(i + 1, 1, 1, from.plusWeeks(i), 50.0 + i, "scored"));
+            scores.add(new Score(i + 1, 1, 1, from.plusWeeks(i), 50.0 + i, ScoreStatus.SCORED));
         }
         return scores;
     }
 
     private static Goal goal(LocalDate from) {
-        return new Goal(1, 1, 1, from, 50, LocalDate.of(2026, 5, 8), 90, "by-hand", null, null, null);
+        return new Goal(1, 1, 1, from, 50, LocalDate.of(2026, 5, 8), 90, GoalKind.BY_HAND, null, null, null);
     }
 
     private static Plan plan(LocalDate... phases) {
@@ -90,7 +93,7 @@ class PhasesTest {
     @Test
     void whatWasNotScoredIsInNoPart() {
         List<Score> scores = new ArrayList<>(weekly(OCTOBER, 6));
-        scores.add(new Score(99, 1, 1, OCTOBER.plusWeeks(7), null, "absent"));
+        scores.add(new Score(99, 1, 1, OCTOBER.plusWeeks(7), null, ScoreStatus.ABSENT));
         assertEquals(6, of(scores, goal(OCTOBER)).newest().size());
         Phases none = of(List.of(), null);
         assertEquals(1, none.parts().size(), "there is always a newest one");

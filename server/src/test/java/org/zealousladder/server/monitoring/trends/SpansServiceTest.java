@@ -12,6 +12,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.decisions.Rule;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.platform.problems.Refusal;
@@ -45,7 +47,7 @@ class SpansServiceTest {
 
     private void measure(String better) {
         when(measures.measure(anyInt(), any())).thenReturn(
-                new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, better, 4.5, "chance", 6, 4, 4, 0.25, 0.9));
+                new Measure(1, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, better, 4.5, Rule.CHANCE, 6, 4, 4, 0.25, 0.9));
     }
 
     private static Enrolled student(int id, String name) {
@@ -54,7 +56,7 @@ class SpansServiceTest {
 
     private void scored(int student, double... values) {
         for (int i = 0; i < values.length; i++) {
-            all.add(new Score(all.size() + 1, student, 1, START.plusWeeks(4L * i), values[i], "scored"));
+            all.add(new Score(all.size() + 1, student, 1, START.plusWeeks(4L * i), values[i], ScoreStatus.SCORED));
         }
     }
 
@@ -88,7 +90,7 @@ class SpansServiceTest {
 
     @Test
     void scoresAfterTheLastDayAndWhatWasNotScoredDoNotCount() {
-        all.add(new Score(90, 3, 1, START.plusWeeks(1), null, "absent"));
+        all.add(new Score(90, 3, 1, START.plusWeeks(1), null, ScoreStatus.ABSENT));
         SpansService.SpansView view = view(START, START.plusWeeks(5));
         assertEquals(70, view.rows().get(0).latest().score());
         assertEquals(1, view.without());

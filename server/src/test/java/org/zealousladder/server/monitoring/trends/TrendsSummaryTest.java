@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.zealousladder.core.decisions.Proposal.Kind;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -17,25 +18,26 @@ import org.zealousladder.server.school.roster.StudentRef;
 class TrendsSummaryTest {
     private static final LocalDate LATER = LocalDate.of(2026, 4, 10);
 
-    private static TrendCard card(String kind, LocalDate settled) {
-        TrendCard.ProposalView proposal = kind == null ? null : new TrendCard.ProposalView(kind, kind, "why", "evidence", true, 1, null, null, List.of());
+    private static TrendCard card(Kind kind, LocalDate settled) {
+        TrendCard.ProposalView proposal = kind == null ? null
+                : new TrendCard.ProposalView(kind, kind.label(), "why", "evidence", true, 1, null, null, List.of());
         return new TrendCard(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true),
                 List.of(), List.of(),
                 List.of(), null, proposal, settled, null, null);
     }
 
-    private static List<TrendCard> cards(String... kinds) {
+    private static List<TrendCard> cards(Kind... kinds) {
         return Arrays.stream(kinds).map(k -> card(k, null)).toList();
     }
 
     static Stream<Arguments> sentences() {
         return Stream.of(
                 Arguments.of("", cards()),
-                Arguments.of("All are on course.", cards("hold", "hold")),
-                Arguments.of("One plan wants changing.", cards("change", "hold")),
-                Arguments.of("Two plans want changing, one goal can be raised.", cards("raise", "change", "change")),
-                Arguments.of("One goal was not met, one goal is met.", cards("met", "not-met")),
-                Arguments.of("Three cannot be told yet.", cards("too-soon", "too-soon", "too-soon", "hold")));
+                Arguments.of("All are on course.", cards(Kind.HOLD, Kind.HOLD)),
+                Arguments.of("One plan wants changing.", cards(Kind.CHANGE, Kind.HOLD)),
+                Arguments.of("Two plans want changing, one goal can be raised.", cards(Kind.RAISE, Kind.CHANGE, Kind.CHANGE)),
+                Arguments.of("One goal was not met, one goal is met.", cards(Kind.MET, Kind.NOT_MET)),
+                Arguments.of("Three cannot be told yet.", cards(Kind.TOO_SOON, Kind.TOO_SOON, Kind.TOO_SOON, Kind.HOLD)));
     }
 
     @ParameterizedTest
@@ -46,7 +48,7 @@ class TrendsSummaryTest {
 
     @Test
     void whatIsDecidedOrHasNoGoalIsNotCounted() {
-        assertEquals("All are on course.", TrendsSummary.of(List.of(card("change", LATER), card(null, null))));
-        assertEquals("One plan wants changing.", TrendsSummary.of(List.of(card("change", LATER), card("change", null))));
+        assertEquals("All are on course.", TrendsSummary.of(List.of(card(Kind.CHANGE, LATER), card(null, null))));
+        assertEquals("One plan wants changing.", TrendsSummary.of(List.of(card(Kind.CHANGE, LATER), card(Kind.CHANGE, null))));
     }
 }

@@ -24,6 +24,7 @@ import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 class ReportPdfTest {
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
@@ -43,7 +44,7 @@ class ReportPdfTest {
                 "24 of 25 screened, 1 absent.", 25, 24, 50,
                 List.of(new ReportBand("Secure", 1, 1, 1.0 / (students + 1), 0.5, 0.6, List.of(student(99, "Žofie <Ørsted> & Łęcka", null))),
                         new ReportBand("Needs a lift", 3, students, (double) students / (students + 1), 0.5, 0.4, low)),
-                List.of(new ReportUntested(new StudentRef(200, "S200", "Oskar Vane", "OV", "Tern", 4), "absent")), questions);
+                List.of(new ReportUntested(new StudentRef(200, "S200", "Oskar Vane", "OV", "Tern", 4), CellStatus.ABSENT)), questions);
     }
 
     private static String text(byte[] pdf, int pages) throws IOException {

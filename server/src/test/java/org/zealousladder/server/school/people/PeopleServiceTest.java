@@ -34,7 +34,7 @@ class PeopleServiceTest {
     }
 
     private void account(String login, String hash) {
-        when(store.byLogin(login)).thenReturn(Optional.of(new PeopleStore.Account(4, login, "T. Sato", "teacher", 1, hash)));
+        when(store.byLogin(login)).thenReturn(Optional.of(new PeopleStore.Account(4, login, "T. Sato", Viewer.Role.TEACHER, 1, hash)));
     }
 
     @Test

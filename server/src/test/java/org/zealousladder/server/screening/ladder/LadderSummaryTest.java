@@ -10,6 +10,7 @@ import org.zealousladder.server.measures.measures.Window;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 import org.zealousladder.server.screening.standings.Cell;
+import org.zealousladder.server.screening.standings.CellStatus;
 
 class LadderSummaryTest {
     private static final Window AUTUMN = new Window(1, 1, "Autumn", LocalDate.of(2025, 9, 8), LocalDate.of(2025, 9, 19));
@@ -17,11 +18,11 @@ class LadderSummaryTest {
     private static final StudentRef STUDENT = new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4);
 
     private static Cell in(int band, boolean close) {
-        return new Cell("scored", 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close);
+        return new Cell(CellStatus.SCORED, 50.0, LocalDate.EPOCH, band, "Band " + band, 3 - band, 0.9, close);
     }
 
     private static Cell none() {
-        return new Cell("none", null, null, null, null, null, null, false);
+        return new Cell(CellStatus.NONE, null, null, null, null, null, null, false);
     }
 
     private static LadderRow row(Cell before, Cell now) {

@@ -9,12 +9,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.scores.scores.ScoresService.SchoolValue;
 
 class SchoolScoresTest {
-    private static final Measure HIGHER = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", null, "chance", 6, 4, 4, 0.25, 0.9);
-    private static final Measure LOWER = new Measure(2, "t", "T", "probe", "Reading", "seconds", 0, 300, 0, "lower", null, "chance", 6, 4, 4, 0.25, 0.9);
+    private static final Measure HIGHER = new Measure(1, "m", "M", "probe", "Reading", "points", 0, 300, 0, "higher", null, Rule.CHANCE, 6, 4, 4, 0.25, 0.9);
+    private static final Measure LOWER = new Measure(2, "t", "T", "probe", "Reading", "seconds", 0, 300, 0, "lower", null, Rule.CHANCE, 6, 4, 4, 0.25, 0.9);
 
     private static SchoolScores of(double... values) {
         List<SchoolValue> all = new ArrayList<>();

@@ -10,6 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.table.TableView.TableCell;
 import org.zealousladder.server.screening.table.TableView.TableColumn;
 import org.zealousladder.server.screening.table.TableView.TableRow;
@@ -21,9 +22,10 @@ class TableExportTest {
             new TableColumn(2, "Number facts", "Maths", true, 0, 5, "Winter", WINTER, List.of(), false));
     private static final TableView VIEW = new TableView(COLUMNS, List.of(
             new TableRow(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), 2, null,
-                    List.of(new TableCell(14.0, null, 1, 1, true, 9.5, 0, 3), new TableCell(null, "absent", null, null, null, null, null, null))),
+                    List.of(new TableCell(14.0, null, 1, 1, true, 9.5, 0, 3), new TableCell(null, CellStatus.ABSENT, null, null, null, null, null, null))),
             new TableRow(new StudentRef(2, "S2", "=cmd()", "C", "Tern", 4), 2, "Individual plan",
-                    List.of(new TableCell(null, "none", null, null, null, null, null, null), new TableCell(21.0, null, 0, 3, null, null, null, null)))));
+                    List.of(new TableCell(null, CellStatus.NONE, null, null, null, null, null, null),
+                            new TableCell(21.0, null, 0, 3, null, null, null, null)))));
 
     @Test
     void rowsAndColumnsComeInTheOrderShown() {

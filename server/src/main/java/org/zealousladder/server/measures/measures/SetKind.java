@@ -1,0 +1,12 @@
+package org.zealousladder.server.measures.measures;
+
+import org.zealousladder.core.Coded;
+
+/** Where a set of cut scores comes from. */
+public enum SetKind implements Coded {
+    LOCAL,
+    /** By an authority. */
+    PUBLISHED,
+    /** For trying out. */
+    TRIAL
+}
