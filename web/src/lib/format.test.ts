@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { monthStarts, percent, plural, score, shortDay, signed } from './format';
+import { monthStarts, percent, plural, score, shortDay, signed, unbroken } from './format';
 
 test('a score has as many decimals as its measure, and none is rounded away', () => {
   expect(score(12, { decimals: 1 })).toBe('12.0');
@@ -31,4 +31,10 @@ test('days, counts and signs read as they are said', () => {
 test('months begin within the days asked for, over the turn of the year', () => {
   const day = (iso: string) => Date.parse(iso) / 86_400_000;
   expect(monthStarts(day('2025-11-15'), day('2026-02-01'))).toEqual(['2025-12-01', '2026-01-01', '2026-02-01']);
+});
+
+test('a share stays on one line with its sign and its word', () => {
+  expect(unbroken('Chance of the goal under 1 %, was 8 %; over 99 % before. Over 12 weeks.')).toBe(
+    'Chance of the goal under\u00a01\u00a0%, was 8\u00a0%; over\u00a099\u00a0% before. Over 12 weeks.',
+  );
 });

@@ -57,6 +57,11 @@ export function percent(share: number): string {
   return share > 0.99 ? 'over 99 %' : `${Math.round(100 * share)} %`;
 }
 
+/** A sentence in which no share is cut from its sign at a line's end. */
+export function unbroken(sentence: string): string {
+  return sentence.replace(/(under|over) (?=\d)/g, '$1\u00a0').replace(/(\d) %/g, '$1\u00a0%');
+}
+
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }

@@ -67,7 +67,7 @@ export function DayField({ value, onChange, min, max, required = false, id, labe
         autoComplete="off"
         required={required}
         value={text}
-        placeholder="12 Mar 2026"
+        placeholder="e.g. 12 Mar"
         onChange={(e) => take(e.target.value)}
         onBlur={() => wrong === '' && value && setText(longDay(value))}
         onKeyDown={step}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { AgendaItem, DecisionKind, MeetingView } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
-import { longDay, score } from '../../../lib/format';
+import { longDay, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
@@ -44,8 +44,8 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
       </h1>
       {d ? (
         <p className="mt-0.5 mb-2">
-          <DecisionWord kind={d.kind} label={`${d.label}.`} /> {d.reason}{' '}
-          <span className="text-soft">{d.evidence}</span>
+          <DecisionWord kind={d.kind} label={`${d.label}.`} /> {unbroken(d.reason)}{' '}
+          <span className="text-soft">{unbroken(d.evidence)}</span>
         </p>
       ) : (
         <p className="mt-0.5 mb-2 text-soft">No goal is set, so nothing is proposed.</p>

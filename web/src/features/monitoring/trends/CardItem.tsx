@@ -1,6 +1,7 @@
 import type { PeerMedian, TrendCard } from '../../../api/types';
 import type { Frame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
+import { unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { DecisionWord } from '../../../ui/Decision';
 
@@ -33,7 +34,7 @@ export function CardItem({
           )}
         </span>
         <span className="block text-soft text-[12.8px] leading-[1.3] h-[50px] overflow-hidden">
-          {card.proposal?.reason}
+          {unbroken(card.proposal?.reason ?? '')}
         </span>
         <TrendChart card={card} frame={frame} width={256} height={200} size="small" peers={peers} />
       </button>

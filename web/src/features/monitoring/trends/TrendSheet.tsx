@@ -4,7 +4,7 @@ import type { DecisionKind, PeerMedian, TrendCard, TrendDetail } from '../../../
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
 import { TrendTable } from '../../../charts/TrendTable';
-import { longDay, percent, score } from '../../../lib/format';
+import { longDay, percent, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
@@ -156,7 +156,8 @@ function Verdict({ detail }: { detail: TrendDetail }) {
   return (
     <div className="mb-2" aria-live="polite">
       <p className="m-0">
-        <DecisionWord kind={d.kind} label={`${d.label}.`} /> {d.reason} <span className="text-soft">{d.evidence}</span>
+        <DecisionWord kind={d.kind} label={`${d.label}.`} /> {unbroken(d.reason)}{' '}
+        <span className="text-soft">{unbroken(d.evidence)}</span>
       </p>
       <p className="m-0 text-[13px] text-soft">
         {card.goal?.projected &&

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { DecisionKind, DeskView, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
-import { plural, shortDay } from '../../../lib/format';
+import { plural, shortDay, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
@@ -111,9 +111,9 @@ function DecideRow({
         <span className="block text-soft text-[13px] font-normal">{card.measure.name}</span>
       </span>
       <div className="col-start-2 sm:col-start-auto text-[14px] leading-snug">
-        <DecisionWord kind={card.proposal.kind} label={`${card.proposal.label}.`} /> {card.proposal.reason}
+        <DecisionWord kind={card.proposal.kind} label={`${card.proposal.label}.`} /> {unbroken(card.proposal.reason)}
         <span className="block text-soft text-[13px]">
-          {card.proposal.evidence}
+          {unbroken(card.proposal.evidence)}
           {card.lookAgain && (
             <b className="font-semibold text-ink"> To be looked at again since {shortDay(card.lookAgain)}.</b>
           )}

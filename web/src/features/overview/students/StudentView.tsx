@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { MeasureRef, StudentPage, TrendCard } from '../../../api/types';
 import { TrendTable } from '../../../charts/TrendTable';
-import { longDay, score } from '../../../lib/format';
+import { longDay, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
@@ -120,7 +120,7 @@ function Page({ page }: { page: StudentPage }) {
               {lane.card.proposal && (
                 <p className="m-0 text-[14px]">
                   <DecisionWord kind={lane.card.proposal.kind} label={`${lane.card.proposal.label}.`} />{' '}
-                  {lane.card.proposal.reason}
+                  {unbroken(lane.card.proposal.reason)}
                 </p>
               )}
               <LaneChart lane={lane} from={page.from} to={page.to} />

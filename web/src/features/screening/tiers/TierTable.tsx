@@ -74,7 +74,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   <span>
                     <TierMark tier={r.proposal.tier} size={13} /> Tier {r.proposal.tier}{' '}
                     {r.proposal.certainty !== undefined && (
-                      <span className="text-soft text-[12.5px]">{percent(r.proposal.certainty)} sure</span>
+                      <span className="text-soft text-[12.5px]">{sureness(r.proposal.certainty)}</span>
                     )}{' '}
                     <TierChances chances={r.proposal.chances} />
                     {(!r.decided || r.decided.retested) && (
@@ -206,4 +206,9 @@ function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name
       )}
     </span>
   );
+}
+
+/** Under a half another tier is likelier than the one that the rule gives: nobody is sure then. */
+function sureness(certainty: number): string {
+  return certainty < 0.5 ? `only ${percent(certainty)} likely` : `${percent(certainty)} sure`;
 }
