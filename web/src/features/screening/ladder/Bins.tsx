@@ -1,5 +1,6 @@
 import type { LadderView, StudentRef } from '../../../api/types';
 import { score } from '../../../lib/format';
+import { usePicks } from '../../../lib/picks';
 import { SvgButton } from '../../../ui/SvgButton';
 import { tierColour } from '../../../ui/TierMark';
 
@@ -9,14 +10,14 @@ interface Props {
   x: number;
   half: number;
   y: { (v: number): number; invert: (p: number) => number };
-  picked: Set<number>;
   onPick: (students: StudentRef[]) => void;
 }
 
 const BIN = 11;
 
 /** A season of very many students: how many stand at each height, parted by tier. Each part picks its students. */
-export function Bins({ view, season: k, x, half, y, picked, onPick }: Props) {
+export function Bins({ view, season: k, x, half, y, onPick }: Props) {
+  const picks = usePicks();
   const bins = new Map<number, Map<number, StudentRef[]>>();
   for (const r of view.rows) {
     const cell = r.cells[k];
@@ -42,7 +43,7 @@ export function Bins({ view, season: k, x, half, y, picked, onPick }: Props) {
             const width = students.length * unit;
             const start = left;
             left += width;
-            const on = students.every((s) => picked.has(s.id));
+            const on = students.every((s) => picks.has(s.id));
             const words = `${students.length} from ${score(Math.ceil(from))} to ${score(Math.floor(to))}${tier ? `, tier ${tier}` : ''}`;
             return (
               <SvgButton

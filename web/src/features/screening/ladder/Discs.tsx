@@ -13,13 +13,12 @@ interface Props {
   at: (row: number, season: number) => { x: number; y: number } | undefined;
   y: (v: number) => number;
   groups: Group[];
-  picked: Set<number>;
   pointed?: number;
   onPoint: (id?: number) => void;
 }
 
 /** Each student at their height; a whisker of one standard error where the band is not sure. */
-export function Discs({ view, season: k, radius, at, y, groups, picked, pointed, onPoint }: Props) {
+export function Discs({ view, season: k, radius, at, y, groups, pointed, onPoint }: Props) {
   const picks = usePicks();
   const { nameOf, initialsOf } = useNames();
   const shapes = new Map(groups.flatMap((g) => g.rows.map((r) => [r.student.id, g] as const)));
@@ -30,7 +29,7 @@ export function Discs({ view, season: k, radius, at, y, groups, picked, pointed,
     if (!p || !cell || cell.value === undefined) return null;
     const colour = tierColour(cell.tier);
     const quiet = cell.tier === 1 || cell.tier === undefined;
-    const on = picked.has(r.student.id);
+    const on = picks.has(r.student.id);
     const group = shapes.get(r.student.id);
     const words = `${discWords(nameOf(r.student), initialsOf(r.student), name, cell)}${group ? `, ${group.name}` : ''}`;
     return (

@@ -9,11 +9,10 @@ interface Props {
   season: number;
   centre: number;
   half: number;
-  picked: Set<number>;
 }
 
 /** Those without a score stand on the ground line; a click picks them. */
-export function Ground({ view, season, centre, half, picked }: Props) {
+export function Ground({ view, season, centre, half }: Props) {
   const picks = usePicks();
   const { nameOf, initialsOf } = useNames();
   const missing = view.rows.filter((r) => {
@@ -37,7 +36,7 @@ export function Ground({ view, season, centre, half, picked }: Props) {
       {shown.map((r, i) => (
         <SvgButton
           key={r.student.id}
-          pressed={picked.has(r.student.id)}
+          pressed={picks.has(r.student.id)}
           label={`${nameOf(r.student)}, ${initialsOf(r.student)}: not screened${r.cells[season]?.status === 'none' ? '' : `, ${r.cells[season]?.status}`}`}
           onPress={() => picks.toggle(r.student)}
         >
@@ -46,8 +45,8 @@ export function Ground({ view, season, centre, half, picked }: Props) {
             cy={GROUND}
             r={8}
             fill="var(--paper)"
-            stroke={picked.has(r.student.id) ? 'var(--act)' : 'var(--soft)'}
-            strokeWidth={picked.has(r.student.id) ? 2.4 : 1.2}
+            stroke={picks.has(r.student.id) ? 'var(--act)' : 'var(--soft)'}
+            strokeWidth={picks.has(r.student.id) ? 2.4 : 1.2}
             strokeDasharray="2.5 2"
           />
           <text x={left + i * 19} y={GROUND + 3} textAnchor="middle" fontSize={8.3} fill="var(--ink)" aria-hidden>

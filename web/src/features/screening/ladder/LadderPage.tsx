@@ -1,8 +1,6 @@
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import type { LadderView } from '../../../api/types';
-import { usePicks } from '../../../lib/picks';
-import { className, type Scope, useScope, whoWords } from '../../../lib/scope';
+import { className, useScope, whoWords } from '../../../lib/scope';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { GroupKey } from './GroupKey';
 import { groups, type MarkBy } from './groups';
@@ -12,6 +10,7 @@ import { type LadderChoices, LadderTools } from './LadderTools';
 import { MOST_DISCS, scoreRange, seasonName } from './layout';
 import { NumbersSheet } from './NumbersSheet';
 import { useLadder } from './queries';
+import { besideScope, useChoices } from './useChoices';
 
 export default function LadderPage() {
   const { scope, choices: all } = useScope();
@@ -86,29 +85,20 @@ export default function LadderPage() {
 }
 
 function One({ view, choices }: { view: LadderView; choices: LadderChoices }) {
-  const picks = usePicks();
   const [pointed, setPointed] = useState<number>();
-  const last = view.seasons.length - 1;
   const range = useMemo(() => scoreRange([view]), [view]);
-  const marked = useMemo(() => groups(view, choices.mark), [view, choices.mark]);
-  const pickedIds = useMemo(() => new Set(picks.all.map((s) => s.id)), [picks.all]);
+  const title = `${seasonName(view, view.seasons.length - 1)} screening, ${view.measure.name}`;
   return (
     <div className="grid xl:grid-cols-[minmax(0,1.62fr)_minmax(400px,1fr)] gap-x-7 gap-y-6">
-      <section aria-labelledby="ladder-title" className="min-w-0">
-        <h1 id="ladder-title" className="text-[15px] font-semibold m-0">
-          {seasonName(view, last)} screening, {view.measure.name}
-        </h1>
-        <Summary view={view} />
-        <GroupKey groups={marked} />
-        <LadderPicture
-          view={view}
-          range={range}
-          groups={marked}
-          picked={pickedIds}
-          pointed={pointed}
-          onPoint={setPointed}
-        />
-      </section>
+      <Drawn
+        heading="h1"
+        view={view}
+        range={range}
+        title={title}
+        mark={choices.mark}
+        pointed={pointed}
+        onPoint={setPointed}
+      />
       {choices.sheet === 'numbers' ? (
         <NumbersSheet view={view} range={range} />
       ) : (
@@ -120,29 +110,39 @@ function One({ view, choices }: { view: LadderView; choices: LadderChoices }) {
 
 /** One of two ladders to compare; on one scale where it is the same measure. */
 function Side({ view, partner, title, mark }: { view: LadderView; partner?: LadderView; title: string; mark: MarkBy }) {
-  const picks = usePicks();
   const [pointed, setPointed] = useState<number>();
-  const pickedIds = useMemo(() => new Set(picks.all.map((s) => s.id)), [picks.all]);
   const range = useMemo(
     () => scoreRange(partner && partner.measure.id === view.measure.id ? [view, partner] : [view]),
     [view, partner],
   );
-  const marked = useMemo(() => groups(view, mark), [view, mark]);
   if (!view.seasons.some((s) => s.screened > 0)) return <Empty title={title}>No scores from these windows.</Empty>;
   return (
+    <div className="min-w-0">
+      <Drawn view={view} range={range} title={title} mark={mark} pointed={pointed} onPoint={setPointed} />
+      <NumbersSheet view={view} range={range} />
+    </div>
+  );
+}
+
+interface DrawnProps {
+  heading?: 'h1' | 'h2';
+  view: LadderView;
+  range: [number, number];
+  title: string;
+  mark: MarkBy;
+  pointed: number | undefined;
+  onPoint: (id?: number) => void;
+}
+
+/** A ladder under its title, with what it says in words and the key of its groups. */
+function Drawn({ heading: Heading = 'h2', view, range, title, mark, pointed, onPoint }: DrawnProps) {
+  const marked = useMemo(() => groups(view, mark), [view, mark]);
+  return (
     <section aria-label={title} className="min-w-0">
-      <h2 className="text-[15px] font-semibold m-0">{title}</h2>
+      <Heading className="text-[15px] font-semibold m-0">{title}</Heading>
       <Summary view={view} />
       <GroupKey groups={marked} />
-      <LadderPicture
-        view={view}
-        range={range}
-        groups={marked}
-        picked={pickedIds}
-        pointed={pointed}
-        onPoint={setPointed}
-      />
-      <NumbersSheet view={view} range={range} />
+      <LadderPicture view={view} range={range} groups={marked} pointed={pointed} onPoint={onPoint} />
     </section>
   );
 }
@@ -155,37 +155,4 @@ function Summary({ view }: { view: LadderView }) {
         ' Grades have cut scores of their own, so no common rungs are drawn.'}
     </p>
   );
-}
-
-function besideScope(scope: Scope, beside: string): Scope | null {
-  const [kind, id] = beside.split('-');
-  if (kind === 'measure') return { ...scope, measure: Number(id) };
-  return kind === 'class' ? { ...scope, who: beside } : null;
-}
-
-/** Choices of this view, in the address. */
-function useChoices(): [LadderChoices, (part: Partial<LadderChoices>) => void] {
-  const [params, setParams] = useSearchParams();
-  const seasons = Number(params.get('seasons'));
-  const beside = params.get('beside') ?? '';
-  const mark = params.get('mark');
-  const choices: LadderChoices = {
-    seasons: seasons >= 1 && seasons <= 4 ? seasons : 2,
-    beside: /^(class|measure)-\d+$/.test(beside) ? beside : '',
-    mark: mark === 'support' || mark === 'class' ? mark : 'nothing',
-    sheet: params.get('sheet') === 'numbers' ? 'numbers' : 'students',
-  };
-  const change = (part: Partial<LadderChoices>) =>
-    setParams(
-      (now) => {
-        const next = new URLSearchParams(now);
-        for (const [name, value] of Object.entries(part)) {
-          if (value === '' || value === 'nothing' || value === 'students' || value === 2) next.delete(name);
-          else next.set(name, String(value));
-        }
-        return next;
-      },
-      { replace: true },
-    );
-  return [choices, change];
 }

@@ -31,13 +31,12 @@ interface Props {
   view: LadderView;
   range: [number, number];
   groups: Group[];
-  picked: Set<number>;
   pointed?: number;
   onPoint: (id?: number) => void;
 }
 
 /** The score axis as a ladder: cut scores are rungs, each student a disc at their height, a thin tail from the season before. */
-export function LadderPicture({ view, range, groups, picked, pointed, onPoint }: Props) {
+export function LadderPicture({ view, range, groups, pointed, onPoint }: Props) {
   const picks = usePicks();
   const seasons = view.seasons.length;
   const last = seasons - 1;
@@ -97,7 +96,7 @@ export function LadderPicture({ view, range, groups, picked, pointed, onPoint }:
       {view.seasons.map((season, k) => (
         <g key={season.windowId}>
           <SeasonColumn view={view} season={k} x={centres[k] as number} half={half} y={y} onPick={pick} />
-          <Ground view={view} season={k} centre={centres[k] as number} half={half} picked={picked} />
+          <Ground view={view} season={k} centre={centres[k] as number} half={half} />
         </g>
       ))}
       {between.map((k) =>
@@ -119,16 +118,7 @@ export function LadderPicture({ view, range, groups, picked, pointed, onPoint }:
       )}
       {view.seasons.map((season, k) =>
         binned ? (
-          <Bins
-            key={season.windowId}
-            view={view}
-            season={k}
-            x={centres[k] as number}
-            half={half}
-            y={y}
-            picked={picked}
-            onPick={pick}
-          />
+          <Bins key={season.windowId} view={view} season={k} x={centres[k] as number} half={half} y={y} onPick={pick} />
         ) : (
           <g key={season.windowId}>
             <Discs
@@ -138,7 +128,6 @@ export function LadderPicture({ view, range, groups, picked, pointed, onPoint }:
               at={at}
               y={y}
               groups={groups}
-              picked={picked}
               pointed={pointed}
               onPoint={onPoint}
             />
