@@ -1449,6 +1449,7 @@ export interface components {
             settled: number;
             /** Format: int32 */
             students: number;
+            waiting: components["schemas"]["Waiting"];
         };
         Differing: {
             after: string;
@@ -2983,12 +2984,12 @@ export interface components {
         TrendPoint: {
             /** Format: date */
             date: string;
-            fitted: boolean;
             /** Format: int64 */
             id: number;
-            outlier: boolean;
+            outlier?: boolean;
             /** @enum {string} */
-            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
+            status?: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
+            unfitted?: boolean;
             /** Format: double */
             value?: number;
         };
@@ -3023,6 +3024,12 @@ export interface components {
             /** @enum {string} */
             status: "absent" | "invalid" | "none" | "retest";
             student: components["schemas"]["StudentRef"];
+        };
+        Waiting: {
+            /** Format: int32 */
+            proposals: number;
+            /** Format: int32 */
+            students: number;
         };
         Way: {
             leader?: string;
@@ -3375,6 +3382,7 @@ export interface operations {
                 who: string;
                 year: number;
                 asOf: string;
+                first?: number;
             };
             header?: never;
             path?: never;

@@ -46,7 +46,7 @@ export function TrendTable({ card, points = card.points }: { card: TrendCard; po
                   {longDay(p.date)}
                 </th>
                 <td className="border-b border-hair pr-6 text-right">
-                  {p.value === undefined ? statusWord(p.status) : score(p.value, card.measure)}
+                  {p.value === undefined ? p.status && statusWord(p.status) : score(p.value, card.measure)}
                 </td>
                 <td className="border-b border-hair text-soft">{p.outlier && 'far off the others'}</td>
               </tr>

@@ -29,8 +29,8 @@ export function ScorePoints({
             cx={cx}
             cy={y(p.value)}
             r={p.outlier || p.id === marked ? radius + 0.7 : radius}
-            fill={p.outlier ? 'var(--paper)' : p.fitted ? 'var(--ink)' : 'var(--stile)'}
-            stroke={p.id === marked ? 'var(--act)' : p.fitted || p.outlier ? 'var(--ink)' : 'var(--stile)'}
+            fill={p.outlier ? 'var(--paper)' : p.unfitted ? 'var(--stile)' : 'var(--ink)'}
+            stroke={p.id === marked ? 'var(--act)' : p.unfitted && !p.outlier ? 'var(--stile)' : 'var(--ink)'}
             strokeWidth={p.id === marked ? 2.5 : 1}
           />
         );

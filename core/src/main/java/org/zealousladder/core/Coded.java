@@ -1,17 +1,18 @@
 package org.zealousladder.core;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 
 /** An enum whose constants have one name in files, in the database and on the wire: the Java name in small letters, with dashes. */
 public interface Coded {
     /** The constant's Java name; enums have it. */
     String name();
 
+    /** The constant's place among the kind's, from 0; enums have it. */
+    int ordinal();
+
     /** Name in files, in the database and on the wire: {@code NOT_MET} is {@code not-met}. */
     default String code() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return CodeTable.of(((Enum<?>) this).getDeclaringClass()).codes.get(ordinal());
     }
 
     /**
@@ -21,13 +22,16 @@ public interface Coded {
      * @throws IllegalArgumentException naming the known codes
      */
     static <E extends Coded> E of(Class<E> kind, String code, String noun) {
-        return Arrays.stream(kind.getEnumConstants()).filter(e -> e.code().equals(code)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("'" + code + "' is not " + noun + "; use " + known(kind)));
+        Coded found = CodeTable.of(kind).byCode.get(code);
+        if (found == null) {
+            throw new IllegalArgumentException("'" + code + "' is not " + noun + "; use " + known(kind));
+        }
+        return kind.cast(found);
     }
 
     /** All codes, in the constants' order. */
     static List<String> codes(Class<? extends Coded> kind) {
-        return Arrays.stream(kind.getEnumConstants()).map(Coded::code).toList();
+        return CodeTable.of(kind).codes;
     }
 
     /** The known codes in words: {@code a, b or c}. */

@@ -1,5 +1,7 @@
 package org.zealousladder.core.decisions;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
@@ -52,7 +54,7 @@ public final class Proposer {
         Proposal.Kind kind = switch (settings.rule()) {
             case LAST_POINTS -> byLastPoints(figures.beyondLine());
             case TREND -> byTrend(fitted, goal, figures.onLine());
-            case CHANCE -> byChance(GoalChance.of(fitted, goal));
+            case CHANCE -> byChance(requireNonNull(figures.chance()));
         };
         return new Proposal(kind, settings, figures);
     }

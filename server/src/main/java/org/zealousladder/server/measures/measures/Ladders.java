@@ -18,7 +18,13 @@ public final class Ladders {
 
     /** The grades that have cut scores on a measure in a window. */
     public Set<Integer> grades(int measureId, int windowId) {
-        return byKey.keySet().stream().filter(k -> k.measureId() == measureId && k.windowId() == windowId).map(Key::grade).collect(Collectors.toSet());
+        return byGrade(measureId, windowId).keySet();
+    }
+
+    /** The ladders of a measure in a window, by grade. */
+    public Map<Integer, BandLadder> byGrade(int measureId, int windowId) {
+        return byKey.entrySet().stream().filter(e -> e.getKey().measureId() == measureId && e.getKey().windowId() == windowId)
+                .collect(Collectors.toMap(e -> e.getKey().grade(), Map.Entry::getValue));
     }
 
     /** Empty where no cut scores are set. */

@@ -3,36 +3,33 @@ package org.zealousladder.server.monitoring.meeting;
 import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.decisions.Decision;
-import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Following;
-import org.zealousladder.server.monitoring.plans.FollowingService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.StrategiesService;
 import org.zealousladder.server.monitoring.plans.Strategy;
 import org.zealousladder.server.monitoring.trends.CardsService;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendsService;
+import org.zealousladder.server.monitoring.trends.TrendsService.Looked;
 import org.zealousladder.server.monitoring.trends.TrendsService.PeerMedian;
-import org.zealousladder.server.monitoring.trends.TrendsService.TrendsView;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.scores.scores.ScoresService.StudentMeasure;
 
 /** Gathers what the team looks at together: a fixed number of reads whatever the number of students. */
 @Service
@@ -40,22 +37,15 @@ import org.zealousladder.server.school.roster.Who;
 public class MeetingService {
     private final TrendsService trends;
     private final CardsService cards;
-    private final FollowingService followed;
     private final StrategiesService strategies;
-    private final DecisionsService decisions;
     private final GoalsService goals;
-    private final MeasuresService measures;
     private final RosterService roster;
 
-    MeetingService(TrendsService trends, CardsService cards, FollowingService followed, StrategiesService strategies, DecisionsService decisions,
-            GoalsService goals, MeasuresService measures, RosterService roster) {
+    MeetingService(TrendsService trends, CardsService cards, StrategiesService strategies, GoalsService goals, RosterService roster) {
         this.trends = trends;
         this.cards = cards;
-        this.followed = followed;
         this.strategies = strategies;
-        this.decisions = decisions;
         this.goals = goals;
-        this.measures = measures;
         this.roster = roster;
     }
 
@@ -67,27 +57,27 @@ public class MeetingService {
 
     /** @param only students, in any order; empty for all who are followed */
     public MeetingView view(Who who, int measureId, int yearId, LocalDate asked, Collection<Integer> only, @Nullable String group) {
-        LocalDate asOf = roster.year(yearId).clamp(asked);
-        Measure measure = measures.measure(measureId, asOf);
-        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Following following = followed.on(ids, measure, asOf);
-        TrendsView view = trends.view(who, measureId, yearId, asked);
+        Looked seen = trends.look(who, measureId, yearId, asked);
+        Following following = seen.following();
         // Whom the team worries about without a goal yet is talked about, too, after those of whom something is proposed.
-        Set<Integer> carded = view.cards().stream().map(c -> c.student().id()).collect(Collectors.toSet());
-        List<Enrolled> rest = students.stream().filter(e -> following.follows(e.id()) && !carded.contains(e.id())).toList();
-        List<TrendCard> all = Stream.concat(view.cards().stream(), cards.withoutGoal(rest, measure, asOf).stream()).toList();
+        List<TrendCard> all = new ArrayList<>(seen.cards());
+        Set<Integer> carded = seen.cards().stream().map(c -> c.student().id()).collect(Collectors.toSet());
+        List<Enrolled> rest = seen.students().stream().filter(e -> following.follows(e.id()) && !carded.contains(e.id())).toList();
+        all.addAll(cards.withoutGoal(rest, seen.measure(), seen.ground(), seen.year(), seen.asOf()));
         List<String> groups = all.stream().map(c -> following.plan(c.student().id())).filter(Objects::nonNull).map(Plan::groupName).filter(Objects::nonNull)
                 .distinct().sorted().toList();
         List<TrendCard> agenda = all.stream().filter(c -> only.isEmpty() || only.contains(c.student().id()))
                 .filter(c -> group == null
                         || following.plan(c.student().id()) != null && group.equals(requireNonNull(following.plan(c.student().id())).groupName()))
                 .toList();
-        Map<Integer, List<Decision>> taken = decisions.knownOn(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Decision::studentId));
-        Map<Integer, List<Goal>> replaced = goals.replacedBy(ids, measureId, asOf).stream().collect(Collectors.groupingBy(Goal::studentId));
-        List<AgendaItem> items = agenda.stream().map(c -> new AgendaItem(c, worry(following.concern(c.student().id())), following.plans(c.student().id()),
-                taken.getOrDefault(c.student().id(), List.of()), replaced.getOrDefault(c.student().id(), List.of()))).toList();
-        return new MeetingView(items, view.peers(), groups, agenda.isEmpty() ? List.of() : strategies.of(roster.school(who), measure.area()));
+        Map<Integer, List<Goal>> replaced = goals.replacedBy(agenda.stream().map(c -> c.student().id()).toList(), measureId, seen.asOf()).stream()
+                .collect(Collectors.groupingBy(Goal::studentId));
+        List<AgendaItem> items = agenda.stream().map(c -> {
+            int student = c.student().id();
+            return new AgendaItem(c, worry(following.concern(student)), following.plans(student),
+                    seen.ground().decisions(new StudentMeasure(student, measureId)), replaced.getOrDefault(student, List.of()));
+        }).toList();
+        return new MeetingView(items, seen.peers(), groups, agenda.isEmpty() ? List.of() : strategies.of(roster.school(who), seen.measure().area()));
     }
 
     /** Level 0 says that somebody does not worry any more. */

@@ -1,8 +1,10 @@
 package org.zealousladder.server.monitoring.plans;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.monitoring.goals.Goal;
 
@@ -39,6 +41,20 @@ public final class Following {
 
     public @Nullable Goal goal(int student) {
         return goals.get(student);
+    }
+
+    public Collection<Goal> goals() {
+        return goals.values();
+    }
+
+    /** Everybody's, those that are over too. */
+    public Collection<Plan> plans() {
+        return plans.values().stream().flatMap(List::stream).toList();
+    }
+
+    /** Whoever has a goal, a plan (also one that is over), or a concern (also one that was taken back). */
+    public Collection<Integer> students() {
+        return Stream.of(goals, plans, concerns).flatMap(m -> m.keySet().stream()).collect(Collectors.toSet());
     }
 
     public boolean follows(int student) {

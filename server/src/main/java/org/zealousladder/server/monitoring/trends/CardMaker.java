@@ -1,5 +1,7 @@
 package org.zealousladder.server.monitoring.trends;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -7,12 +9,9 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
-import org.zealousladder.core.decisions.Proposer;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
-import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
-import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.measures.measures.Measure;
@@ -62,98 +61,100 @@ final class CardMaker {
         }
     }
 
+    Progress progress(Records records) {
+        return Progress.of(records, origin, asOf);
+    }
+
     /** For a small chart among many: without what the other rules say, and whether one score turns it. */
     TrendCard card(Records records) {
-        return card(records, false);
+        return card(progress(records));
+    }
+
+    /** As {@link #card(Records)}. */
+    static TrendCard card(Progress progress) {
+        return card(progress, false);
     }
 
     /** For a chart that is opened large. */
     TrendCard whole(Records records) {
-        return card(records, true);
+        return card(progress(records), true);
     }
 
-    private TrendCard card(Records records, boolean whole) {
-        Measure measure = records.measure();
-        Goal goal = records.goal();
-        Phases phases = Phases.of(records, origin, asOf);
-        ChartLines lines = new ChartLines(origin, whole ? MANY_STOPS : FEW_STOPS);
-        Trend.Fitter single = s -> LeastSquares.fit(s, measure.semOrZero());
-        // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
-        Population population = goal == null || phases.parted() ? null : records.population();
-        Proposer proposer = new Proposer(measure.settings(), population == null ? single : population);
-        Trend newest = proposer.fit(phases.newest());
-        GoalView goalView = null;
-        ProposalView proposal = null;
-        if (goal != null) {
-            GoalLine line = goal.line(origin, measure.direction());
-            goalView = goalView(goal, line, newest, lines);
-            proposal = new Proposing(proposer, phases.newest(), newest, line, lines).view(whole);
-        }
+    private static TrendCard card(Progress p, boolean whole) {
+        Records records = p.records();
+        ChartLines lines = new ChartLines(p.origin(), whole ? MANY_STOPS : FEW_STOPS);
+        return new TrendCard(records.student(), records.measure().ref(), ChartLines.points(records.scores(), p.phases()), trends(p, lines),
+                p.phases().changes(),
+                goalView(p, lines), new Words(p, lines).view(whole), p.settledUntil(), p.lookAgain(),
+                records.plans().stream().filter(Plan::open).findFirst().map(plan -> brief(plan, p.asOf())).orElse(null));
+    }
+
+    private static List<PhaseTrend> trends(Progress p, ChartLines lines) {
         List<PhaseTrend> trends = new ArrayList<>();
-        for (int i = 0; i < phases.parts().size(); i++) {
-            ScoreSeries phase = phases.parts().get(i);
-            boolean last = i == phases.parts().size() - 1;
+        List<ScoreSeries> parts = p.phases().parts();
+        for (int i = 0; i < parts.size(); i++) {
+            boolean last = i == parts.size() - 1;
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
-            boolean goesOn = last && proposal != null && proposal.kind() != Proposal.Kind.TOO_SOON;
-            PhaseTrend trend = lines.line(last ? newest : single.fit(phase), phase, goesOn && goal != null ? goal.goalDate() : null, last ? population : null);
+            Goal goal = last && p.proposal() != null && p.proposal().kind() != Proposal.Kind.TOO_SOON ? p.goal() : null;
+            PhaseTrend trend = lines.line(last ? p.trend() : p.single().fit(parts.get(i)), parts.get(i), goal == null ? null : goal.goalDate(),
+                    last ? p.population() : null);
             if (trend != null) {
                 trends.add(trend);
             }
         }
-        Decision latest = records.taken().isEmpty() ? null : records.taken().get(records.taken().size() - 1);
-        LocalDate settledUntil = latest == null || proposal == null || !latest.settles(proposal.kind(), asOf) ? null : latest.lookAgainOn();
-        return new TrendCard(records.student(), measure.ref(), ChartLines.points(records.scores(), phases), trends, phases.changes(), goalView, proposal,
-                settledUntil, latest == null ? null : latest.due(asOf), records.plans().stream().filter(Plan::open).findFirst().map(this::brief).orElse(null));
+        return trends;
     }
 
-    private TrendCard.PlanBrief brief(Plan plan) {
+    private static TrendCard.PlanBrief brief(Plan plan, LocalDate asOf) {
         return new TrendCard.PlanBrief(plan.id(), plan.phaseOn(asOf).strategy(), plan.groupName(), plan.given(), plan.planned(), plan.tooLittle());
     }
 
-    private static GoalView goalView(Goal goal, GoalLine line, Trend trend, ChartLines lines) {
-        Trend.Fitted f = trend instanceof Trend.Fitted fitted ? fitted : null;
+    private static @Nullable GoalView goalView(Progress p, ChartLines lines) {
+        Goal goal = p.goal();
+        GoalLine line = p.line();
+        if (goal == null || line == null) {
+            return null;
+        }
+        Trend.Fitted f = p.trend() instanceof Trend.Fitted fitted ? fitted : null;
         return new GoalView(goal.id(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(), line.neededPerWeek(),
-                f == null ? null : (Double) GoalChance.of(f, line), f == null ? null : lines.stop(f, goal.goalDate()));
+                requireNonNull(p.proposal()).figures().chance(), f == null ? null : lines.stop(f, goal.goalDate()));
     }
 
-    /** What is proposed for the newest phase. */
-    private final class Proposing {
-        private final Proposer proposer;
-        private final ScoreSeries phase;
-        private final Trend trend;
-        private final GoalLine line;
-        private final ChartLines lines;
-        private final double now = ScoreSeries.weeks(origin, asOf);
+    /** The proposal in words. */
+    private record Words(Progress of, ChartLines lines) {
 
-        Proposing(Proposer proposer, ScoreSeries phase, Trend trend, GoalLine line, ChartLines lines) {
-            this.proposer = proposer;
-            this.phase = phase;
-            this.trend = trend;
-            this.line = line;
-            this.lines = lines;
+        @Nullable
+        ProposalView view(boolean whole) {
+            Proposal p = of.proposal();
+            if (p == null) {
+                return null;
+            }
+            LocalDate since = p.kind() == Proposal.Kind.CHANGE || p.kind() == Proposal.Kind.RAISE
+                    ? lines.day(phase().week(of.proposer().since(phase(), line(), p.kind()))) : null;
+            return new ProposalView(p.kind(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(), since,
+                    whole ? swing(p) : null, whole ? rules(p) : List.of());
         }
 
-        ProposalView view(boolean whole) {
-            Proposal p = proposer.propose(phase, trend, line, now);
-            LocalDate since = p.kind() == Proposal.Kind.CHANGE || p.kind() == Proposal.Kind.RAISE
-                    ? lines.day(phase.week(proposer.since(phase, line, p.kind()))) : null;
-            return new ProposalView(p.kind(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(),
-                    since,
-                    whole ? swing(p) : null, whole ? rules(p) : List.of());
+        private ScoreSeries phase() {
+            return of.phases().newest();
+        }
+
+        private GoalLine line() {
+            return requireNonNull(of.line());
         }
 
         private List<RuleSays> rules(Proposal p) {
             RuleSettings s = p.rule();
             return Arrays.stream(Rule.values()).map(rule -> {
                 RuleSettings other = new RuleSettings(rule, s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), s.minimumScores(), s.minimumWeeks());
-                Proposal says = rule == s.rule() ? p : proposer.with(other).propose(phase, trend, line, now);
+                Proposal says = rule == s.rule() ? p : of.proposer().with(other).propose(phase(), of.trend(), line(), of.now());
                 return new RuleSays(rule.label(), says.kind(), says.kind().label(), says.evidence(), rule == s.rule());
             }).toList();
         }
 
         private @Nullable Swing swing(Proposal p) {
-            return proposer.swing(phase, line, now, p)
-                    .map(s -> new Swing(lines.day(phase.week(s.index())), phase.score(s.index()), s.without().kind().label())).orElse(null);
+            return of.proposer().swing(phase(), line(), of.now(), p)
+                    .map(s -> new Swing(lines.day(phase().week(s.index())), phase().score(s.index()), s.without().kind().label())).orElse(null);
         }
     }
 }

@@ -18,6 +18,7 @@ import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.monitoring.plans.Following;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.school.roster.Enrolled;
@@ -25,6 +26,7 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
+import org.zealousladder.server.scores.scores.ScoresService.StudentMeasure;
 
 /** Reads what cards are made from, a fixed number of reads whatever the number of students, and has them made. */
 @Service
@@ -49,39 +51,66 @@ public class CardsService {
         this.pools = pools;
     }
 
-    private record Key(int student, int measure) {}
+    /** Goals of some students on all measures, with their plans and what was decided. */
+    public Ground ground(List<Enrolled> students, LocalDate asOf) {
+        List<Goal> known = goals.knownOn(ids(students), null, asOf);
+        List<Integer> byGoal = known.stream().map(Goal::studentId).distinct().toList();
+        return Ground.of(known, plans.knownOn(byGoal, null, asOf), decisions.knownOn(byGoal, null, asOf));
+    }
 
-    /**
-     * Cards of those who are monitored: who have a goal that was not over before the year began.
-     *
-     * @param all their scores of the year, by student, measure and date
-     * @param only a single measure, or null for all
-     */
-    public List<TrendCard> monitored(List<Enrolled> students, Map<Integer, Measure> byId, List<Score> all, @Nullable Integer only,
-            SchoolYear year, LocalDate asOf) {
+    /** The same of who is followed on one measure, with or without a goal. */
+    public Ground ground(Following following, int measure, LocalDate asOf) {
+        return Ground.of(following.goals(), following.plans(), decisions.knownOn(following.students(), measure, asOf));
+    }
+
+    /** Cards of those who are monitored: who have a goal that was not over before the year began. */
+    public List<TrendCard> monitored(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
         CardMaker maker = new CardMaker(year.starts(), asOf);
-        return records(students, byId, all, only, year, asOf).stream().map(maker::card).toList();
+        return records(students, byId, ground, year, asOf).stream().map(maker::card).toList();
+    }
+
+    /** How those are doing who are monitored, without drawing it. */
+    public List<Progress> progress(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        return records(students, byId, ground, year, asOf).stream().map(maker::progress).toList();
+    }
+
+    /** Draws it. */
+    public TrendCard card(Progress progress) {
+        return CardMaker.card(progress);
     }
 
     /** What {@link #monitored} makes cards from; a card under other settings is made from the same. */
-    List<CardMaker.Records> records(List<Enrolled> students, Map<Integer, Measure> byId, List<Score> all, @Nullable Integer only,
-            SchoolYear year, LocalDate asOf) {
-        List<Goal> known = goals.knownOn(ids(students), only, asOf).stream().filter(g -> !g.goalDate().isBefore(year.starts())).toList();
-        if (known.isEmpty()) {
+    List<CardMaker.Records> records(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
+        List<Goal> running = ground.goals().values().stream().filter(g -> !g.goalDate().isBefore(year.starts())).toList();
+        if (running.isEmpty()) {
             return List.of();
         }
-        Map<Key, List<Score>> series = by(all, s -> new Key(s.studentId(), s.measureId()));
-        List<Integer> byGoal = known.stream().map(Goal::studentId).distinct().toList();
-        Map<Key, List<Decision>> taken = by(decisions.knownOn(byGoal, only, asOf), t -> new Key(t.studentId(), t.measureId()));
-        Map<Key, List<Plan>> planned = by(plans.knownOn(byGoal, only, asOf), p -> new Key(p.studentId(), p.measureId()));
+        Map<StudentMeasure, List<Score>> series = series(running.stream().map(g -> new StudentMeasure(g.studentId(), g.measureId())).toList(), year, asOf);
         Map<Integer, Enrolled> byStudent = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
-        Pools groups = pools.of(byGoal.stream().map(byStudent::get).toList(), known.stream().map(Goal::measureId).distinct().toList(), year.starts(), asOf);
-        return known.stream().map(g -> {
-            Key key = new Key(g.studentId(), g.measureId());
-            Enrolled student = byStudent.get(g.studentId());
-            return new CardMaker.Records(requireNonNull(student).ref(), requireNonNull(byId.get(g.measureId())), series.getOrDefault(key, List.of()), g,
-                    taken.getOrDefault(key, List.of()), planned.getOrDefault(key, List.of()), groups.of(group(student, g.measureId())).orElse(null));
+        Pools groups = pools.of(running.stream().map(g -> requireNonNull(byStudent.get(g.studentId()))).distinct().toList(),
+                running.stream().map(Goal::measureId).distinct().toList(), year.starts(), asOf);
+        return running.stream().map(g -> {
+            StudentMeasure key = new StudentMeasure(g.studentId(), g.measureId());
+            Enrolled student = requireNonNull(byStudent.get(g.studentId()));
+            return new CardMaker.Records(student.ref(), requireNonNull(byId.get(g.measureId())), series.getOrDefault(key, List.of()), g,
+                    ground.decisions(key), ground.plans(key), groups.of(group(student, g.measureId())).orElse(null));
         }).toList();
+    }
+
+    /** Cards on one measure of students who have no goal there: what was scored, with a trend and nothing proposed. */
+    public List<TrendCard> withoutGoal(List<Enrolled> students, Measure measure, Ground ground, SchoolYear year, LocalDate asOf) {
+        Map<StudentMeasure, List<Score>> series = series(students.stream().map(e -> new StudentMeasure(e.id(), measure.id())).toList(), year, asOf);
+        CardMaker maker = new CardMaker(year.starts(), asOf);
+        return students.stream().map(e -> {
+            StudentMeasure key = new StudentMeasure(e.id(), measure.id());
+            return maker
+                    .card(new CardMaker.Records(e.ref(), measure, series.getOrDefault(key, List.of()), null, ground.decisions(key), ground.plans(key), null));
+        }).toList();
+    }
+
+    private Map<StudentMeasure, List<Score>> series(List<StudentMeasure> of, SchoolYear year, LocalDate asOf) {
+        return by(scores.series(of, year.starts(), asOf), s -> new StudentMeasure(s.studentId(), s.measureId()));
     }
 
     /** Students' cards on one measure, with or without goals, on which other goals can be tried. */
@@ -119,15 +148,6 @@ public class CardsService {
         students.forEach(e -> records.put(e.id(), new CardMaker.Records(e.ref(), measure, series.getOrDefault(e.id(), List.of()), known.get(e.id()),
                 taken.getOrDefault(e.id(), List.of()), planned.getOrDefault(e.id(), List.of()), groups.of(group(e, measure.id())).orElse(null))));
         return new Trial(new CardMaker(year.starts(), asOf), records);
-    }
-
-    /** Cards on one measure of students who have no goal there: what was scored, with a trend and nothing proposed. */
-    public List<TrendCard> withoutGoal(List<Enrolled> students, Measure measure, LocalDate asOf) {
-        if (students.isEmpty()) {
-            return List.of();
-        }
-        Trial trial = trial(students, measure, asOf);
-        return students.stream().map(e -> trial.card(e.id())).toList();
     }
 
     /** One student's card on one measure as of a day, with or without a goal. */

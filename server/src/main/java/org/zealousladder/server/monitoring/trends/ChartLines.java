@@ -74,7 +74,7 @@ final class ChartLines {
             boolean outlier = s.scored() && wild.contains(k);
             boolean fitted = s.scored() && k >= unfitted;
             k += s.scored() ? 1 : 0;
-            points.add(new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), outlier, fitted));
+            points.add(TrendPoint.of(s, outlier, fitted));
         }
         return points;
     }

@@ -6,16 +6,17 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.monitoring.plans.Following;
+import org.zealousladder.server.monitoring.plans.FollowingService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
-import org.zealousladder.server.scores.scores.Score;
-import org.zealousladder.server.scores.scores.ScoresService;
 
 /** Whose proposals would differ under other settings of a measure's decision rule. */
 @Service
@@ -24,13 +25,13 @@ public class RulePreview {
     private final CardsService cards;
     private final MeasuresService measures;
     private final RosterService roster;
-    private final ScoresService scores;
+    private final FollowingService followed;
 
-    RulePreview(CardsService cards, MeasuresService measures, RosterService roster, ScoresService scores) {
+    RulePreview(CardsService cards, MeasuresService measures, RosterService roster, FollowingService followed) {
         this.cards = cards;
         this.measures = measures;
         this.roster = roster;
-        this.scores = scores;
+        this.followed = followed;
     }
 
     /** @param monitored students with a goal on the measure */
@@ -44,15 +45,15 @@ public class RulePreview {
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Score> all = scores.of(students.stream().map(Enrolled::id).toList(), List.of(measureId), year.starts(), asOf);
+        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);
-        List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), all, measureId, year, asOf);
+        List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), cards.ground(following, measureId, asOf), year, asOf);
         List<Differing> differ = new ArrayList<>();
         for (CardMaker.Records r : records) {
-            TrendCard.ProposalView before = maker.card(r).proposal();
-            TrendCard.ProposalView after = maker.card(r.with(measure.with(settings))).proposal();
+            Proposal before = maker.progress(r).proposal();
+            Proposal after = maker.progress(r.with(measure.with(settings))).proposal();
             if (before != null && after != null && before.kind() != after.kind()) {
-                differ.add(new Differing(r.student(), before.label(), after.label()));
+                differ.add(new Differing(r.student(), before.kind().label(), after.kind().label()));
             }
         }
         return new RuleEffect(records.size(), differ);

@@ -7,6 +7,7 @@ import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.scores.scores.Score;
 
 /**
  * One student on one measure: everything a chart and its sentence need.
@@ -25,8 +26,25 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
     /** The plan that runs, in short. */
     public record PlanBrief(long id, String strategy, @Nullable String group, int given, int planned, boolean tooLittle) {}
 
-    /** One entry; {@code value} is there exactly when it was scored. Scores from before the monitoring are not {@code fitted}. */
-    public record TrendPoint(long id, LocalDate date, @Nullable Double value, ScoreStatus status, boolean outlier, boolean fitted) {}
+    /**
+     * One entry. What is usual is left out: charts carry thousands of points.
+     *
+     * @param value there exactly when it was scored
+     * @param status of one without a value
+     * @param outlier true where it lies far off the others
+     * @param unfitted true of a score from before the monitoring, which no trend is fitted to
+     */
+    public record TrendPoint(long id, LocalDate date, @Nullable Double value, @Nullable ScoreStatus status, @Nullable Boolean outlier,
+            @Nullable Boolean unfitted) {
+        static TrendPoint of(Score s, boolean outlier, boolean fitted) {
+            return new TrendPoint(s.id(), s.takenOn(), s.value(), s.scored() ? null : s.status(), outlier ? true : null, fitted || !s.scored() ? null : true);
+        }
+
+        /** One of a year before. */
+        public static TrendPoint earlier(Score s) {
+            return of(s, false, false);
+        }
+    }
 
     /**
      * The fitted trend of one phase, with its line and ribbon at some days.

@@ -5,7 +5,6 @@ import static java.util.Objects.requireNonNull;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -90,24 +89,35 @@ public class TrendsService {
      */
     public record StrategyResult(String strategy, int students, @Nullable Double medianSlope, double medianNeeded) {}
 
-    public TrendsView view(Who who, int measureId, int yearId, LocalDate asked) {
+    /**
+     * What the Trends view and the meeting are made from, read once.
+     *
+     * @param cards of those who are monitored, in the order in which they want attention
+     */
+    public record Looked(SchoolYear year, LocalDate asOf, Measure measure, List<Enrolled> students, Following following, Ground ground, List<TrendCard> cards,
+            List<PeerMedian> peers) {
+
+        /** Who is followed and has no goal, so that nothing can be proposed. */
+        public List<Enrolled> withoutGoal() {
+            return students.stream().filter(e -> following.follows(e.id()) && following.goal(e.id()) == null).toList();
+        }
+    }
+
+    public Looked look(Who who, int measureId, int yearId, LocalDate asked) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        List<Score> all = scores.of(ids, List.of(measureId), year.starts(), asOf);
-        List<TrendCard> ordered = new ArrayList<>(cards.monitored(students, Map.of(measureId, measure), all, measureId, year, asOf));
-        ordered.sort(BY_NEED);
-        List<Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == yearId).toList();
-        List<PeerMedian> peers = new ArrayList<>(screened(students, windows, all));
-        List<Integer> classes = students.stream().map(Enrolled::classId).distinct().toList();
-        medians.known(classes, measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
-                .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
-        peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
-        Following following = followed.on(ids, measure, asOf);
-        List<StudentRef> withoutGoal = students.stream().filter(e -> following.follows(e.id()) && following.goal(e.id()) == null).map(Enrolled::ref).toList();
-        return new TrendsView(ordered, peers, students.size(), TrendsSummary.of(ordered), results(ordered), withoutGoal);
+        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, asOf);
+        Ground ground = cards.ground(following, measureId, asOf);
+        List<TrendCard> ordered = cards.monitored(students, Map.of(measureId, measure), ground, year, asOf).stream().sorted(BY_NEED).toList();
+        return new Looked(year, asOf, measure, students, following, ground, ordered, peers(students, measureId, year, asOf));
+    }
+
+    public TrendsView view(Who who, int measureId, int yearId, LocalDate asked) {
+        Looked seen = look(who, measureId, yearId, asked);
+        return new TrendsView(seen.cards(), seen.peers(), seen.students().size(), TrendsSummary.of(seen.cards()), results(seen.cards()),
+                seen.withoutGoal().stream().map(Enrolled::ref).toList());
     }
 
     /** What wants deciding first, then what is open, then by name. */
@@ -140,21 +150,26 @@ public class TrendsService {
         }).toList();
     }
 
-    /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. */
-    private static List<PeerMedian> screened(List<Enrolled> students, List<Window> windows, Collection<Score> all) {
-        Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
+    /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. Those that somebody gave come with them. */
+    private List<PeerMedian> peers(List<Enrolled> students, int measureId, SchoolYear year, LocalDate asOf) {
         List<PeerMedian> peers = new ArrayList<>();
-        for (Window w : windows) {
-            LocalDate middle = w.starts().plusDays(ChronoUnit.DAYS.between(w.starts(), w.ends()) / 2);
-            Map<Integer, Score> first = all.stream().filter(s -> s.scored() && !s.takenOn().isBefore(w.starts()) && !s.takenOn().isAfter(w.ends()))
-                    .collect(Collectors.toMap(Score::studentId, s -> s, (a, b) -> a));
-            first.values().stream().collect(Collectors.groupingBy(s -> classes.get(s.studentId()))).forEach((id, scores) -> {
-                if (scores.size() >= FEWEST_PEERS) {
-                    double median = Quantiles.of(scores.stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
-                    peers.add(new PeerMedian(id, middle, median, scores.size()));
-                }
-            });
-        }
+        Map<Integer, Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == year.id()).collect(Collectors.toMap(Window::id, w -> w));
+        Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
+        scores.screening(classes.keySet(), List.of(measureId), List.copyOf(windows.values()), asOf).stream().filter(Score::scored)
+                .collect(Collectors.groupingBy(s -> new ClassIn(requireNonNull(classes.get(s.studentId())), requireNonNull(s.windowId()))))
+                .forEach((in, of) -> {
+                    if (of.size() >= FEWEST_PEERS) {
+                        Window w = requireNonNull(windows.get(in.windowId()));
+                        LocalDate middle = w.starts().plusDays(ChronoUnit.DAYS.between(w.starts(), w.ends()) / 2);
+                        double median = Quantiles.of(of.stream().mapToDouble(Score::value).toArray()).median().orElseThrow();
+                        peers.add(new PeerMedian(in.classId(), middle, median, of.size()));
+                    }
+                });
+        medians.known(classes.values().stream().distinct().toList(), measureId, asOf).stream().filter(m -> !m.day().isBefore(year.starts()))
+                .map(m -> new PeerMedian(m.classId(), m.day(), m.value(), 0)).forEach(peers::add);
+        peers.sort(Comparator.comparing(PeerMedian::classId).thenComparing(PeerMedian::date));
         return peers;
     }
+
+    private record ClassIn(int classId, int windowId) {}
 }

@@ -15,8 +15,9 @@ class DeskController {
         this.desk = desk;
     }
 
+    /** @param first how many of the proposals are sent, the most urgent ones */
     @GetMapping("/api/desk")
-    DeskView desk(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
-        return desk.view(Who.parse(who), year, asOf);
+    DeskView desk(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf, @RequestParam(defaultValue = "40") int first) {
+        return desk.view(Who.parse(who), year, asOf, first);
     }
 }

@@ -16,10 +16,9 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.trends.CardsService;
-import org.zealousladder.server.monitoring.trends.TrendCard;
-import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
-import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.monitoring.trends.Progress;
 import org.zealousladder.server.overview.desk.DeskView.CelebrateKind;
 import org.zealousladder.server.overview.desk.DeskView.CollectKind;
 import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
@@ -31,8 +30,6 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
-import org.zealousladder.server.scores.scores.Score;
-import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.standings.Standings;
@@ -48,50 +45,46 @@ public class DeskService {
 
     private final RosterService roster;
     private final MeasuresService measures;
-    private final ScoresService scores;
     private final CardsService trends;
     private final StandingsService standing;
     private final RetestsService retests;
 
-    DeskService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
+    DeskService(RosterService roster, MeasuresService measures, CardsService trends, StandingsService standing,
             RetestsService retests) {
         this.roster = roster;
         this.measures = measures;
-        this.scores = scores;
         this.trends = trends;
         this.standing = standing;
         this.retests = retests;
     }
 
-    public DeskView view(Who who, int yearId, LocalDate asked) {
+    public DeskView view(Who who, int yearId, LocalDate asked, int first) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Integer> ids = students.stream().map(Enrolled::id).toList();
         List<Window> windows = measures.seasons(asOf, 2);
-        LocalDate from = windows.isEmpty() || windows.get(0).starts().isAfter(year.starts()) ? year.starts() : windows.get(0).starts();
-        List<Score> all = scores.of(ids, byId.keySet(), from, asOf);
-        List<Score> thisYear = from.equals(year.starts()) ? all : all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList();
-        List<TrendCard> cards = trends.monitored(students, byId, thisYear, null, year, asOf);
-        Standings standings = standing.of(students, byId.values(), windows, asOf, all);
+        List<Progress> all = trends.progress(students, byId, trends.ground(students, asOf), year, asOf);
+        Standings standings = standing.of(students, byId.values(), windows, asOf);
 
-        List<ToDecide> decide = cards.stream().filter(DeskService::waits)
-                .sorted(Comparator.comparing((TrendCard c) -> -requireNonNull(c.proposal()).priority()).thenComparing(TrendCard::student, StudentRef.BY_NAME))
-                .map(c -> new ToDecide(c, standings.tier(c.student().id(), c.measure().id()).orElse(null))).toList();
+        List<Progress> waiting = all.stream().filter(Progress::waits)
+                .sorted(Comparator.comparing((Progress p) -> -requireNonNull(p.proposal()).priority()).thenComparing(Progress::student, StudentRef.BY_NAME))
+                .toList();
+        List<ToDecide> decide = waiting.stream().limit(first)
+                .map(p -> new ToDecide(trends.card(p), standings.tier(p.student().id(), p.measure().id()).orElse(null)))
+                .toList();
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
         collect.addAll(again(students, byId, standings, asOf));
-        collect.addAll(missingWeekly(cards, asOf));
-        List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(cards));
+        collect.addAll(missingWeekly(all, asOf));
+        List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(all));
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
         bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
-        int settled = (int) cards.stream().filter(c -> c.settledUntil() != null).count();
-        return new DeskView(students.size(), (int) cards.stream().map(c -> c.student().id()).distinct().count(), decide, collect, celebrate, settled);
+        int settled = (int) all.stream().filter(p -> p.settledUntil() != null).count();
+        return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled);
     }
 
-    /** Something is proposed and nobody has decided on it yet; or the day has come on which somebody wanted to look again, whatever is proposed. */
-    private static boolean waits(TrendCard c) {
-        return c.proposal() != null && c.settledUntil() == null && (c.proposal().wantsAction() || c.lookAgain() != null);
+    private static int students(List<Progress> of) {
+        return (int) of.stream().map(c -> c.student().id()).distinct().count();
     }
 
     /** Not screened in the newest window on measures that others in scope have a score on; one line a student. */
@@ -133,13 +126,13 @@ public class DeskService {
         return again;
     }
 
-    private static List<ToCollect> missingWeekly(List<TrendCard> cards, LocalDate asOf) {
+    private static List<ToCollect> missingWeekly(List<Progress> all, LocalDate asOf) {
         List<ToCollect> missing = new ArrayList<>();
-        for (TrendCard card : cards) {
-            LocalDate last = card.points().stream().filter(p -> p.value() != null).map(TrendPoint::date).reduce((a, b) -> b).orElse(null);
-            boolean running = card.goal() != null && !card.goal().goalDate().isBefore(asOf);
+        for (Progress p : all) {
+            LocalDate last = p.lastScored().orElse(null);
+            boolean running = p.goal() != null && !p.goal().goalDate().isBefore(asOf);
             if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
-                missing.add(new ToCollect(card.student(), card.measure().id(), card.measure().name(), CollectKind.WEEKLY,
+                missing.add(new ToCollect(p.student(), p.measure().id(), p.measure().name(), CollectKind.WEEKLY,
                         last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last, null));
             }
         }
@@ -147,19 +140,14 @@ public class DeskService {
         return missing;
     }
 
-    private static List<ToCelebrate> goalsReached(List<TrendCard> cards) {
+    private static List<ToCelebrate> goalsReached(List<Progress> all) {
         List<ToCelebrate> reached = new ArrayList<>();
-        for (TrendCard card : cards) {
-            if (card.goal() == null || card.phases().isEmpty()) {
-                continue;
-            }
-            PhaseTrend newest = card.phases().get(card.phases().size() - 1);
-            boolean there = card.measure().higherIsBetter() ? newest.level() >= card.goal().goalScore() : newest.level() <= card.goal().goalScore();
-            if (there && newest.n() >= 3) {
-                long weeks = ChronoUnit.WEEKS.between(newest.lastScore(), card.goal().goalDate());
-                reached.add(new ToCelebrate(card.student(), card.measure().id(), card.measure().name(), CelebrateKind.GOAL,
-                        weeks > 0 ? "past the goal, " + Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early")
-                                : "goal met"));
+        for (Progress p : all) {
+            Goal goal = p.goal();
+            if (goal != null && p.level().filter(level -> p.measure().direction().reaches(level, goal.goalScore())).isPresent()) {
+                long weeks = ChronoUnit.WEEKS.between(p.lastScored().orElseThrow(), goal.goalDate());
+                reached.add(new ToCelebrate(p.student(), p.measure().id(), p.measure().name(), CelebrateKind.GOAL,
+                        weeks > 0 ? "past the goal, " + Words.number(weeks) + (weeks == 1 ? " week early" : " weeks early") : "goal met"));
             }
         }
         return reached;

@@ -7,9 +7,16 @@ import org.zealousladder.core.Coded;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.roster.StudentRef;
 
-/** The three lists, over all measures of the students in scope. */
-public record DeskView(int students, int monitored, List<ToDecide> decide, List<ToCollect> collect, List<ToCelebrate> celebrate,
+/**
+ * The three lists, over all measures of the students in scope.
+ *
+ * @param decide the first of the proposals
+ * @param waiting all proposals, and how many students they are for
+ */
+public record DeskView(int students, int monitored, List<ToDecide> decide, Waiting waiting, List<ToCollect> collect, List<ToCelebrate> celebrate,
         int settled) {
+
+    public record Waiting(int proposals, int students) {}
 
     /** A proposal that waits for a person, the most urgent first. */
     public record ToDecide(TrendCard card, @Nullable Integer tier) {}

@@ -102,7 +102,7 @@ public class StudentsService {
             }
         }
         List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
-                .map(s -> new TrendPoint(s.id(), s.takenOn(), s.value(), s.status(), false, false)).toList();
+                .map(TrendPoint::earlier).toList();
         return new Lane(card.measure(), card, earlier, seasons);
     }
 

@@ -45,6 +45,12 @@ public class ScoresService {
         return students.isEmpty() || measureIds.isEmpty() ? List.of() : store.of(students, measureIds, from, asOf);
     }
 
+    /** Scores of all statuses of some students, each on the measures named with them, in order. */
+    @Transactional(readOnly = true)
+    public List<Score> series(Collection<StudentMeasure> of, LocalDate from, LocalDate asOf) {
+        return of.isEmpty() ? List.of() : store.series(of, from, asOf);
+    }
+
     /** The screening score of each student on each measure in each window; make-ups count for the window they name. */
     @Transactional(readOnly = true)
     public List<Score> screening(Collection<Integer> students, Collection<Integer> measureIds, List<Window> windows, LocalDate asOf) {

@@ -39,6 +39,14 @@ class ScoresStore {
                 .param("from", from).param("asOf", asOf).query(SCORE).list();
     }
 
+    List<Score> series(Collection<ScoresService.StudentMeasure> of, LocalDate from, LocalDate asOf) {
+        return db.sql(COLUMNS + " join unnest(:students, :measures) as p(student_id, measure_id) using (student_id, measure_id) where s.taken_on >= :from"
+                + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
+                .param("students", of.stream().map(ScoresService.StudentMeasure::studentId).toArray(Integer[]::new))
+                .param("measures", shorts(of.stream().map(ScoresService.StudentMeasure::measureId).toList()))
+                .param("from", from).param("asOf", asOf).query(SCORE).list();
+    }
+
     /** The screening scores: see the function. */
     List<Score> screening(Collection<Integer> students, Collection<Integer> measures, List<Window> windows, LocalDate asOf) {
         return db.sql("""

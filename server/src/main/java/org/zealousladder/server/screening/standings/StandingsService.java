@@ -3,7 +3,6 @@ package org.zealousladder.server.screening.standings;
 import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -73,16 +72,11 @@ public class StandingsService {
         Map<LocalDate, Map<Integer, Integer>> grades = roster.gradesOn(ids, windows.stream().map(Window::ends).toList());
         Map<Integer, Map<Integer, Map<Integer, Score>>> found = byMeasureAndWindow(all, windows);
         Map<Integer, Map<Integer, List<Cell>>> cells = new HashMap<>();
+        ids.forEach(id -> cells.put(id, new HashMap<>()));
         for (Measure measure : on) {
-            for (Window w : windows) {
-                Map<Integer, Score> inWindow = found.getOrDefault(measure.id(), Map.of()).getOrDefault(w.id(), Map.of());
-                for (Integer id : ids) {
-                    Integer grade = requireNonNull(grades.get(w.ends())).get(id);
-                    BandLadder ladder = grade == null ? null : ladders.of(measure.id(), w.id(), grade).orElse(null);
-                    cells.computeIfAbsent(id, k -> new HashMap<>()).computeIfAbsent(measure.id(), k -> new ArrayList<>())
-                            .add(cell(inWindow.get(id), grade != null, ladder, measure));
-                }
-            }
+            List<Place> places = windows.stream().map(w -> new Place(found.getOrDefault(measure.id(), Map.of()).getOrDefault(w.id(), Map.of()),
+                    requireNonNull(grades.get(w.ends())), ladders.byGrade(measure.id(), w.id()))).toList();
+            cells.forEach((id, own) -> own.put(measure.id(), places.stream().map(p -> p.cell(id, measure)).toList()));
         }
         return new Standings(windows, ladders, grades, cells);
     }
@@ -99,6 +93,14 @@ public class StandingsService {
             }
         }
         return found;
+    }
+
+    /** What a measure's cells in a window are made from. */
+    private record Place(Map<Integer, Score> scores, Map<Integer, Integer> grades, Map<Integer, BandLadder> ladders) {
+        Cell cell(Integer student, Measure measure) {
+            Integer grade = grades.get(student);
+            return StandingsService.cell(scores.get(student), grade != null, grade == null ? null : ladders.get(grade), measure);
+        }
     }
 
     private static Cell cell(@Nullable Score score, boolean here, @Nullable BandLadder ladder, Measure measure) {
