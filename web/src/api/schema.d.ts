@@ -173,7 +173,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["withdraw_1"];
+        post: operations["withdraw_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -222,6 +222,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["set"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goals/{id}/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1679,6 +1695,9 @@ export interface components {
             scored: components["schemas"]["StartPoint"][];
             /** Format: date */
             yearEnds: string;
+        };
+        GoalTakenBack: {
+            reason: string;
         };
         GoalView: {
             /** Format: double */
@@ -3352,7 +3371,7 @@ export interface operations {
             };
         };
     };
-    withdraw_1: {
+    withdraw_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3462,6 +3481,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GoalForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoalTakenBack"];
             };
         };
         responses: {

@@ -33,3 +33,8 @@ export function useGoalAdvice(student: number, measure: number, asOf: string, dr
 }
 
 export const useSetGoal = () => useChange((body: GoalForm) => api.POST('/api/goals', { body }));
+
+export const useWithdrawGoal = () =>
+  useChange(({ id, reason }: { id: number; reason: string }) =>
+    api.POST('/api/goals/{id}/withdrawal', { params: { path: { id } }, body: { reason } }),
+  );

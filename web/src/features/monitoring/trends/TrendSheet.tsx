@@ -9,12 +9,13 @@ import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
-import { type DrawnGoal, GoalForm } from '../../../parts/goals/GoalForm';
+import type { DrawnGoal } from '../../../parts/goals/GoalForm';
 import { PlanNote } from '../../../parts/plans/PlanNote';
 import { Button } from '../../../ui/Button';
 import { DecisionWord } from '../../../ui/Decision';
 import { Dialog } from '../../../ui/Dialog';
 import { Failed, Loading } from '../../../ui/States';
+import { GoalNote } from './GoalNote';
 import { useTrendDetail } from './queries';
 import { ScoreForm } from './ScoreForm';
 import { ScoreHistory } from './ScoreHistory';
@@ -67,7 +68,6 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
   const { live, link } = useScope();
   const { card } = detail;
   const [marked, setMarked] = useState<number>();
-  const [editingGoal, setEditingGoal] = useState(false);
   const [draft, setDraft] = useState<DrawnGoal>();
   const [deciding, setDeciding] = useState<DecisionKind | null>(null);
   const frame = commonFrame([card], {
@@ -108,28 +108,7 @@ function Body({ detail, peers, enter }: { detail: TrendDetail; peers: PeerMedian
       </div>
       <div className="flex flex-col gap-5 min-w-0">
         {live && <ScoreForm card={card} focus={enter} />}
-        <section aria-labelledby="goal-heading">
-          <h3 id="goal-heading" className="text-[15px] font-semibold m-0">
-            Goal
-          </h3>
-          {editingGoal ? (
-            <GoalForm card={card} onDraw={setDraft} onDone={() => setEditingGoal(false)} />
-          ) : (
-            <>
-              <p className="m-0 text-soft text-[14px]">
-                {card.goal
-                  ? `${score(card.goal.goalScore, card.measure)} by ${longDay(card.goal.goalDate)}, from ${score(card.goal.startScore, card.measure)} on ${longDay(card.goal.startDate)}.`
-                  : 'No goal is set, so nothing is proposed.'}
-                {detail.replacedGoals.length > 0 && ' The greyed line is the goal before.'}
-              </p>
-              {live && (
-                <Button className="no-print" onClick={() => setEditingGoal(true)}>
-                  {card.goal ? 'Change the goal' : 'Set a goal'}
-                </Button>
-              )}
-            </>
-          )}
-        </section>
+        <GoalNote detail={detail} onDraw={setDraft} />
         <PlanNote plans={detail.plans} live={live} />
         <ScoreHistory card={card} history={detail.history} onMark={setMarked} />
         <Link to={link(`/students/${card.student.id}`)} className="text-act font-semibold text-[13.5px] no-print">

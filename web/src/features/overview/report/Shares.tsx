@@ -5,11 +5,18 @@ import { tierColour } from '../../../ui/TierMark';
 /** Shares of the bands here, in the school, and the season before, on lines of one length. */
 export function Shares({ view }: { view: ReportView }) {
   const picks = usePicks();
-  const lines: { name: string; n: number; share: (b: ReportBand) => number | undefined; pick: boolean }[] = [
-    { name: 'Here', n: view.screened, share: (b) => b.share, pick: true },
-    { name: "The school's grade", n: view.school, share: (b) => b.shareInSchool, pick: false },
-    { name: view.before ?? '', n: view.screenedBefore, share: (b) => b.shareBefore, pick: false },
-  ];
+  const lines: { name: string; n: number; of?: string; share: (b: ReportBand) => number | undefined; pick: boolean }[] =
+    [
+      { name: 'Here', n: view.screened, share: (b) => b.share, pick: true },
+      { name: "The school's grade", n: view.school, share: (b) => b.shareInSchool, pick: false },
+      {
+        name: view.before ?? '',
+        n: view.screenedBefore,
+        of: 'with both scores',
+        share: (b) => b.shareBefore,
+        pick: false,
+      },
+    ];
   const bands = [...view.bands].reverse();
   return (
     <table className="mt-3 w-full table-fixed border-collapse text-[14px] keep">
@@ -20,7 +27,10 @@ export function Shares({ view }: { view: ReportView }) {
           .map((line) => (
             <tr key={line.name}>
               <th scope="row" className="text-left font-normal sm:whitespace-nowrap pr-4 py-1 w-24 sm:w-44">
-                {line.name} <span className="text-soft text-[13px]">{line.n}</span>
+                {line.name}{' '}
+                <span className="text-soft text-[13px]">
+                  {line.n} {line.of}
+                </span>
               </th>
               <td className="py-1">
                 <div className="flex h-[26px] border border-line">

@@ -100,7 +100,7 @@ class AccessibilityTest extends BrowserTest {
         page.waitForLoadState(LoadState.NETWORKIDLE);
         // A page's code arrives before it asks for its records: idle in between is not yet there.
         page.waitForFunction(
-                "() => document.querySelector('h1, [role=dialog], form') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
+                "() => document.querySelector(document.querySelector('#view') ? '#view h1, [role=dialog]' : 'form') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
         page.waitForTimeout(250);
         page.evaluate(Files.readString(Path.of("..", "web", "node_modules", "axe-core", "axe.min.js")));
         @SuppressWarnings("unchecked")

@@ -68,13 +68,14 @@ public class DecisionsService {
         if (again != null && !again.isAfter(today)) {
             throw Refusal.invalid("lookAgainOn", "The day to look again must be after today.");
         }
+        Long goalId = null;
         if (form.kind() == DecisionKind.RAISE) {
             DecisionForm.NewGoal goal = form.newGoal();
             if (goal == null) {
                 throw Refusal.invalid("newGoal", "Give the new goal.");
             }
             requireHigher(form, goal);
-            goals.set(GoalForm.byHand(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
+            goalId = goals.set(GoalForm.byHand(form.studentId(), form.measureId(), goal.startDate(), goal.startScore(), goal.goalDate(), goal.goalScore(),
                     goal.replaces(), form.reason()));
         }
         if (form.planChange() != null) {
@@ -86,7 +87,7 @@ public class DecisionsService {
         }
         LocalDate lookAgain = again != null ? again : today.plusDays(form.kind().lookAgain().orElseThrow());
         store.insert(new DecisionsStore.Taken(form.studentId(), form.measureId(), form.kind(), today, lookAgain, form.proposed(), form.because(),
-                Words.orNull(form.reason())), Viewer.current().id());
+                Words.orNull(form.reason()), goalId), Viewer.current().id());
     }
 
     /** To lower a goal, or to give more time for the same, is another matter than to raise it. */

@@ -48,6 +48,11 @@ class DecisionsStore {
                 .optional();
     }
 
+    /** The goal that a decision set; none where it set none, or was taken before that was kept. */
+    Optional<Long> goal(long id) {
+        return db.sql("select goal_id from decisions_decision where id = :id and goal_id is not null").param("id", id).query(Long.class).optional();
+    }
+
     /** @return whether it still stood */
     boolean withdraw(long id, LocalDate today, int by, String because) {
         return db.sql("""
@@ -57,12 +62,12 @@ class DecisionsStore {
 
     /** What is kept of a decision on the day it is taken. */
     record Taken(int studentId, int measureId, DecisionKind kind, LocalDate on, @Nullable LocalDate lookAgainOn, Proposal.@Nullable Kind proposed,
-            String because, @Nullable String reason) {}
+            String because, @Nullable String reason, @Nullable Long goalId) {}
 
     void insert(Taken taken, int by) {
         db.sql("""
-                insert into decisions_decision (student_id, measure_id, kind, decided_on, look_again_on, proposed, because, reason, recorded_by)
-                values (:studentId, :measureId, :kind, :on, :lookAgainOn, :proposed, :because, :reason, :by)""")
+                insert into decisions_decision (student_id, measure_id, kind, decided_on, look_again_on, proposed, because, reason, goal_id, recorded_by)
+                values (:studentId, :measureId, :kind, :on, :lookAgainOn, :proposed, :because, :reason, :goalId, :by)""")
                 .paramSource(new BoundTo(taken).and("by", by)).update();
     }
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.monitoring.goals.Goal;
-import org.zealousladder.server.monitoring.goals.GoalForm;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.PlanChanges;
 import org.zealousladder.server.platform.problems.Refusal;
@@ -53,14 +52,9 @@ public class TakingBack {
 
     /** The goal before, unless somebody has set another one since. */
     private void lowerAgain(Decision raised, String reason, LocalDate today) {
-        List<Goal> before = goals.replacedBy(List.of(raised.studentId()), raised.measureId(), today);
         Goal now = goals.knownOn(List.of(raised.studentId()), raised.measureId(), today).stream().findFirst().orElse(null);
-        if (now == null || before.isEmpty()) {
-            return;
+        if (now != null && store.goal(raised.id()).filter(set -> set != now.id()).isEmpty()) {
+            goals.withdraw(now.id(), reason);
         }
-        Goal old = before.get(0);
-        goals.set(new GoalForm(raised.studentId(), raised.measureId(), old.startDate(), old.startScore(), old.goalDate(), old.goalScore(), now.id(), reason,
-                old.kind(),
-                old.percentile(), old.factor(), old.basis()));
     }
 }

@@ -17,6 +17,11 @@ import org.zealousladder.core.goals.GoalLine;
  */
 public record Goal(long id, int studentId, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
         GoalKind kind, @Nullable Integer percentile, @Nullable Double factor, @Nullable String basis) {
+    /** The same goal, set once more in the place of another. */
+    public GoalForm again(long replaces, @Nullable String reason) {
+        return new GoalForm(studentId, measureId, startDate, startScore, goalDate, goalScore, replaces, reason, kind, percentile, factor, basis);
+    }
+
     /** The goal's line, in weeks from {@code origin}. */
     public GoalLine line(LocalDate origin, Direction direction) {
         return new GoalLine(ScoreSeries.weeks(origin, startDate), startScore, ScoreSeries.weeks(origin, goalDate), goalScore, direction);

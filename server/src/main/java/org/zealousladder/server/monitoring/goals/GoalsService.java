@@ -44,10 +44,32 @@ public class GoalsService {
         return students.isEmpty() ? List.of() : store.replacedBy(students, measure, asOf);
     }
 
-    /** Sets or replaces a goal. */
+    /**
+     * Sets or replaces a goal.
+     *
+     * @return the new goal's id
+     */
     @Transactional
-    public void set(GoalForm form) {
+    public long set(GoalForm form) {
         setAll(List.of(form));
+        return store.current(List.of(form.studentId()), form.measureId()).get(0).id();
+    }
+
+    /**
+     * Takes a goal back that should not have been set. The goal before it comes back; where there is none, or its date has passed, the student has no goal.
+     *
+     * @throws Refusal 404 for a goal that is not among the viewer's students', 409 when it is not the one that stands
+     */
+    @Transactional
+    public void withdraw(long id, String reason) {
+        Goal goal = store.byId(id).orElseThrow(() -> Refusal.notFound("There is no such goal among your students'."));
+        LocalDate today = calendar.today();
+        Goal before = store.replaced(id).filter(old -> old.goalDate().isAfter(today)).orElse(null);
+        if (before != null) {
+            set(before.again(id, reason));
+        } else if (!store.withdraw(goal.id(), reason, today, Viewer.current().id())) {
+            throw Refusal.conflict("This goal has been changed or taken back meanwhile. Nothing was saved; look at the new one first.");
+        }
     }
 
     /** Sets or replaces the goals of several students on one measure: all of them, or none. */

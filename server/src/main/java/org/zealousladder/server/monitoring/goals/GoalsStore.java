@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -37,7 +38,7 @@ class GoalsStore {
     /** Goals that had been replaced by {@code asOf}, the newest first. */
     List<Goal> replacedBy(Collection<Integer> students, int measure, LocalDate asOf) {
         return db.sql(COLUMNS + """
-                 where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_on <= :asOf
+                 where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_on <= :asOf and g.superseded_by <> g.id
                  order by g.superseded_on desc, g.id desc""")
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(Goal.class).list();
     }
@@ -45,6 +46,22 @@ class GoalsStore {
     List<Goal> current(Collection<Integer> students, int measure) {
         return db.sql(COLUMNS + " where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_by is null")
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).query(Goal.class).list();
+    }
+
+    Optional<Goal> byId(long id) {
+        return db.sql(COLUMNS + " where g.id = :id").param("id", id).query(Goal.class).optional();
+    }
+
+    /** The goal that another was put in the place of. */
+    Optional<Goal> replaced(long by) {
+        return db.sql(COLUMNS + " where g.superseded_by = :by and g.id <> :by").param("by", by).query(Goal.class).optional();
+    }
+
+    /** @return whether it stood until now */
+    boolean withdraw(long id, String because, LocalDate today, int by) {
+        return db.sql("""
+                update goals_goal set superseded_by = id, superseded_on = greatest(:today, known_from), withdrawn_because = :because, withdrawn_by = :by
+                 where id = :id and superseded_by is null""").param("id", id).param("because", because).param("today", today).param("by", by).update() == 1;
     }
 
     /** Puts goals in the place of those they name; false when one of these has been replaced by somebody else meanwhile. */

@@ -70,7 +70,7 @@ final class ReportPdf {
                 shares(html, "The school's grade, " + r.school(), r.bands(), ReportBand::shareInSchool);
             }
             if (r.screenedBefore() > 0) {
-                shares(html, r.before() + ", " + r.screenedBefore(), r.bands(), ReportBand::shareBefore);
+                shares(html, r.before() + ", " + r.screenedBefore() + " with both scores", r.bands(), ReportBand::shareBefore);
             }
         }
         if (!r.questions().isEmpty()) {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -71,7 +72,17 @@ public class LadderService {
         for (int k = 0; k < windows.size(); k++) {
             drawn.add(season(windows.get(k), k, rows, measure, standing));
         }
-        return new LadderView(measure.ref(), measure.sem(), drawn, rows, LadderSummary.of(windows, rows));
+        return new LadderView(measure.ref(), measure.sem(), drawn, rows, LadderSummary.of(windows, rows, gone(who, yearId, students, windows, asOf)));
+    }
+
+    /** Who was here on the newest window's last day, and so counts in its coverage and report, and has left since. */
+    private int gone(Who who, int yearId, List<Enrolled> here, List<Window> windows, LocalDate asOf) {
+        if (windows.isEmpty() || !windows.get(windows.size() - 1).ends().isBefore(asOf)) {
+            return 0;
+        }
+        LocalDate last = windows.get(windows.size() - 1).ends();
+        Set<Integer> ids = here.stream().map(Enrolled::id).collect(Collectors.toSet());
+        return (int) roster.enrolledDuring(who, yearId, last, last, last).stream().filter(e -> !ids.contains(e.id())).count();
     }
 
     private static @Nullable Integer percentile(@Nullable SchoolScores school, Measure measure, int grade, List<Cell> cells) {

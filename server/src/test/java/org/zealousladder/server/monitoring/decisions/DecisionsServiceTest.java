@@ -68,9 +68,11 @@ class DecisionsServiceTest {
     @Test
     void aHeldCourseIsLookedAtAgainInFourWeeksUnlessADayIsGiven() {
         decisions.take(form(DecisionKind.HOLD, " ", null, null, null));
-        verify(store).insert(new DecisionsStore.Taken(11, 3, DecisionKind.HOLD, TODAY, TODAY.plusDays(28), Kind.CHANGE, "Chance of the goal 8 %.", null), 7);
+        verify(store).insert(new DecisionsStore.Taken(11, 3, DecisionKind.HOLD, TODAY, TODAY.plusDays(28), Kind.CHANGE, "Chance of the goal 8 %.", null, null),
+                7);
         decisions.take(form(DecisionKind.HOLD, " Was away. ", TODAY.plusDays(5), null, null));
-        verify(store).insert(new DecisionsStore.Taken(11, 3, DecisionKind.HOLD, TODAY, TODAY.plusDays(5), Kind.CHANGE, "Chance of the goal 8 %.", "Was away."),
+        verify(store).insert(
+                new DecisionsStore.Taken(11, 3, DecisionKind.HOLD, TODAY, TODAY.plusDays(5), Kind.CHANGE, "Chance of the goal 8 %.", "Was away.", null),
                 7);
     }
 
@@ -80,7 +82,8 @@ class DecisionsServiceTest {
         assertEquals("Say in a few words why it can wait.", refused(form(DecisionKind.SET_ASIDE, "  ", TODAY.plusDays(3), null, null)));
         assertEquals("The day to look again must be after today.", refused(form(DecisionKind.SET_ASIDE, "Ferry", TODAY, null, null)));
         decisions.take(form(DecisionKind.SET_ASIDE, "Ferry", TODAY.plusDays(1), null, null));
-        verify(store).insert(new DecisionsStore.Taken(11, 3, DecisionKind.SET_ASIDE, TODAY, TODAY.plusDays(1), Kind.CHANGE, "Chance of the goal 8 %.", "Ferry"),
+        verify(store).insert(
+                new DecisionsStore.Taken(11, 3, DecisionKind.SET_ASIDE, TODAY, TODAY.plusDays(1), Kind.CHANGE, "Chance of the goal 8 %.", "Ferry", null),
                 7);
     }
 
