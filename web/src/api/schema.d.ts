@@ -2536,6 +2536,9 @@ export interface components {
             differ: components["schemas"]["Differing"][];
             /** Format: int32 */
             monitored: number;
+            /** Format: int32 */
+            others: number;
+            school: string;
         };
         RuleInUse: {
             chosen: boolean;

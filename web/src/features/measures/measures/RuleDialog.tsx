@@ -108,7 +108,7 @@ function Fields({ rule, onRule, fields, onFields, wrong }: FieldsProps) {
   );
 }
 
-/** Whose proposals would differ, among those in view. */
+/** Whose proposals would differ in the school. */
 function Differing({ effect }: { effect?: RuleEffect }) {
   const { nameOf } = useNames();
   return (
@@ -117,8 +117,8 @@ function Differing({ effect }: { effect?: RuleEffect }) {
         <>
           <p className="m-0 font-semibold">
             {effect.differ.length === 0
-              ? `None of the ${plural(effect.monitored, 'monitored student')} in view would have another proposal.`
-              : `${effect.differ.length} of ${plural(effect.monitored, 'monitored student')} in view would have another proposal:`}
+              ? `None of the ${plural(effect.monitored, 'monitored student')} of ${effect.school} would have another proposal.`
+              : `${effect.differ.length} of ${plural(effect.monitored, 'monitored student')} of ${effect.school} would have another proposal:`}
           </p>
           <ul className="m-0 p-0 list-none text-soft max-h-[22vh] overflow-auto relative">
             {effect.differ.map((d) => (
@@ -127,6 +127,12 @@ function Differing({ effect }: { effect?: RuleEffect }) {
               </li>
             ))}
           </ul>
+          {effect.others > 0 && (
+            <p className="m-0 text-soft">
+              {plural(effect.others, 'other school uses', 'other schools use')} this rule, too; their students are not
+              counted here.
+            </p>
+          )}
         </>
       )}
     </div>

@@ -21,12 +21,16 @@ export function Shares({ view }: { view: ReportView }) {
   return (
     <table className="mt-3 w-full table-fixed border-collapse text-[14px] keep">
       <caption className="sr-only">Share of each band</caption>
+      <colgroup>
+        <col className="w-24 sm:w-52" />
+        <col />
+      </colgroup>
       <tbody>
         {lines
           .filter((l) => l.n > 0)
           .map((line) => (
             <tr key={line.name}>
-              <th scope="row" className="text-left font-normal sm:whitespace-nowrap pr-4 py-1 w-24 sm:w-44">
+              <th scope="row" className="text-left font-normal sm:whitespace-nowrap pr-4 py-1">
                 {line.name}{' '}
                 <span className="text-soft text-[13px]">
                   {line.n} {line.of}

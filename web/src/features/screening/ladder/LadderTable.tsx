@@ -39,11 +39,12 @@ export function LadderTable({
     >
       <button
         type="button"
-        className={`hover:text-ink ${by === 'rank' ? 'w-[64px] leading-tight text-right' : 'whitespace-nowrap'}`}
+        className={`relative hover:text-ink ${by === 'rank' ? 'w-[64px] leading-tight text-right' : 'whitespace-nowrap'}`}
         onClick={() => setSort({ by, down: sort.by === by ? !sort.down : by === 'gain' })}
       >
         {text}
-        <span aria-hidden className="inline-block w-3 text-center">
+        {/* Beside the word, so that sorting moves no column and takes no room. */}
+        <span aria-hidden className={left ? 'pl-0.5' : 'absolute right-full bottom-0 pr-px'}>
           {sort.by === by ? (sort.down ? '↓' : '↑') : ''}
         </span>
       </button>

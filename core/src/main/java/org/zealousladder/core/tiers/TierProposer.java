@@ -195,7 +195,7 @@ public final class TierProposer {
         List<String> same = evidence.stream().filter(e -> e.tier() == tier).map(Evidence::name).toList();
         List<String> others = evidence.stream().filter(e -> e.tier() != tier).map(e -> e.name() + " tier " + e.tier()).toList();
         if (others.isEmpty()) {
-            return "All " + evidence.size() + " measures say tier " + tier + ".";
+            return (evidence.size() == 2 ? "Both" : "All " + evidence.size()) + " measures say tier " + tier + ".";
         }
         String who = String.join(" and ", same) + (same.size() == 1 ? " says tier " : " say tier ") + tier;
         String but = String.join(", ", others);

@@ -93,7 +93,7 @@ class TierProposerTest {
         Evidence maze = new Evidence("Maze", 40, WORDS, 0, 1, 10);
         assertEquals("Maze says tier 3; Reading tier 1. The tier with most support counts.", propose(TierRule.LOWEST, words(80, 0), maze).reason());
         assertEquals("Maze says tier 3; Reading tier 1. No tier has most, so the one with more support.", propose(TierRule.MOST, words(80, 0), maze).reason());
-        assertEquals("All 2 measures say tier 1.", propose(TierRule.MOST, words(80, 0), words(90, 0)).reason());
+        assertEquals("Both measures say tier 1.", propose(TierRule.MOST, words(80, 0), words(90, 0)).reason());
     }
 
     @Test

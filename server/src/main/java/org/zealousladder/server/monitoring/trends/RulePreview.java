@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.decisions.Proposal;
@@ -12,6 +13,7 @@ import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.plans.Following;
 import org.zealousladder.server.monitoring.plans.FollowingService;
+import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -34,8 +36,13 @@ public class RulePreview {
         this.followed = followed;
     }
 
-    /** @param monitored students with a goal on the measure */
-    public record RuleEffect(int monitored, List<Differing> differ) {}
+    /**
+     * A rule is every school's; who would be read differently is shown for the whole school of those in view.
+     *
+     * @param monitored the school's students with a goal on the measure
+     * @param others how many more schools use the rule
+     */
+    public record RuleEffect(String school, int others, int monitored, List<Differing> differ) {}
 
     /** A student whose proposal would be another; both in words. */
     public record Differing(StudentRef student, String before, String after) {}
@@ -44,7 +51,9 @@ public class RulePreview {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
-        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
+        int school = roster.school(who);
+        Map<Integer, String> schools = roster.classes().stream().collect(Collectors.toMap(ClassRef::schoolId, ClassRef::schoolName, (a, b) -> a));
+        List<Enrolled> students = roster.enrolled(new Who(Who.Kind.SCHOOL, school, null), yearId, asOf);
         Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);
         List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), cards.ground(following, measureId, asOf), year, asOf);
@@ -56,6 +65,6 @@ public class RulePreview {
                 differ.add(new Differing(r.student(), before.kind().label(), after.kind().label()));
             }
         }
-        return new RuleEffect(records.size(), differ);
+        return new RuleEffect(schools.getOrDefault(school, "the school"), schools.size() - 1, records.size(), differ);
     }
 }
