@@ -1,5 +1,6 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vitest/config';
 
@@ -16,6 +17,8 @@ export default defineConfig({
       manifest: false,
       injectManifest: { globPatterns: ['assets/*.{js,css,woff2}', 'icon.svg'] },
     }),
+    // Once, as small as can be, instead of at every visit.
+    compression({ algorithms: ['brotliCompress', 'gzip'], include: /assets\/.*\.(js|css)$/, threshold: 1024 }),
   ],
   // The server puts a fresh nonce here with every page it sends.
   html: { cspNonce: '%NONCE%' },

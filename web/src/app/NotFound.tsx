@@ -1,12 +1,14 @@
 import { useContext } from 'react';
 import { Link, useLocation } from 'react-router';
 import { ScopeContext } from '../lib/scope';
+import { useOwnTitle } from '../lib/useTitle';
 import { Empty } from '../ui/States';
 
 /** An address that leads nowhere. */
 export function NotFound() {
   const state = useContext(ScopeContext);
   const { pathname } = useLocation();
+  useOwnTitle('No such page');
   return (
     <Empty title="There is no such page">
       <p className="m-0">

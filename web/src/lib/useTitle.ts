@@ -10,7 +10,8 @@ export function useTitle(): void {
   const page = allPages().find((p) => p.path === pathname)?.name;
   const who = state && page ? whoWords(state.scope.who, state.choices) : undefined;
   useEffect(() => {
-    document.title = [page, who, 'Zealous Ladder'].filter(Boolean).join(' · ');
+    // A page that is none of the views names itself.
+    if (page) document.title = [page, who, 'Zealous Ladder'].filter(Boolean).join(' · ');
   }, [page, who]);
 }
 

@@ -21,10 +21,10 @@ const SIZES = {
 
 /**
  * A dialog. Where something has been typed into a form of it, Esc, a click beside it and the cross ask first; the form's own buttons do not. What is
- * sent with a form counts as done.
+ * sent with a form counts as done, and so does a form that is gone. Esc within a form marked data-inner is that form's own.
  */
 export function Dialog({ open, onClose, title, description, size = 'small', children }: Props) {
-  const typed = useRef(false);
+  const typed = useRef(new Set<Element>());
   const [asking, setAsking] = useState(false);
   // Looked up while it opens: a field of the dialog that takes the focus by itself does so before any effect runs.
   const opener = useRef<Element | null>(null);
@@ -33,12 +33,13 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
   wasOpen.current = open;
   useEffect(() => {
     if (open) return;
-    typed.current = false;
+    typed.current.clear();
     setAsking(false);
   }, [open]);
   const leave = () => {
-    if (typed.current && !asking) setAsking(true);
-    else if (!typed.current) onClose();
+    const unsaved = [...typed.current].some((field) => field.isConnected);
+    if (unsaved && !asking) setAsking(true);
+    else if (!unsaved) onClose();
   };
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && leave()}>
@@ -56,10 +57,13 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
           }}
           onInput={(e) => {
             const field = e.target as HTMLElement;
-            if (field.closest('form') && !field.closest('[data-nothing-lost]')) typed.current = true;
+            if (field.closest('form') && !field.closest('[data-nothing-lost]')) typed.current.add(field);
           }}
-          onSubmit={() => {
-            typed.current = false;
+          onSubmit={(e) => {
+            for (const field of typed.current) if ((e.target as Element).contains(field)) typed.current.delete(field);
+          }}
+          onEscapeKeyDown={(e) => {
+            if (document.activeElement?.closest('[data-inner]')) e.preventDefault();
           }}
         >
           <div className="flex items-start gap-4 mb-3">
@@ -81,7 +85,7 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
               </Button>
               <Button
                 onClick={() => {
-                  typed.current = false;
+                  typed.current.clear();
                   onClose();
                 }}
               >

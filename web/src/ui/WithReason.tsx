@@ -15,7 +15,7 @@ interface Props {
   onDo: (reason: string, done: () => void) => void;
 }
 
-/** Something that is undone, with a reason that is kept. Esc closes it and nothing else. */
+/** Something that is undone, with a reason that is kept. Esc closes it and nothing else; what was typed is there when it is opened again. */
 export function WithReason({ verb, about, effect, pending, error, onDo }: Props) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState('');
@@ -29,10 +29,14 @@ export function WithReason({ verb, about, effect, pending, error, onDo }: Props)
   }
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    onDo(reason.trim(), () => setOpen(false));
+    onDo(reason.trim(), () => {
+      setReason('');
+      setOpen(false);
+    });
   };
   return (
     <form
+      data-inner
       onSubmit={submit}
       onKeyDown={(e) => {
         if (e.key !== 'Escape') return;

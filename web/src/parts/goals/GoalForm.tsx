@@ -1,4 +1,4 @@
-import { type FormEvent, useDeferredValue, useEffect, useState } from 'react';
+import { type FormEvent, type RefObject, useDeferredValue, useEffect, useState } from 'react';
 import type { Problem } from '../../api/client';
 import type { GoalAdvice, GoalDraft, GoalOptions, TrendCard } from '../../api/types';
 import { longDay, percent, score } from '../../lib/format';
@@ -22,6 +22,8 @@ interface Props {
   card: TrendCard;
   onDraw: (goal: DrawnGoal | undefined) => void;
   onDone: () => void;
+  /** Keeps what is filled in while the form is closed, for when it is opened again. */
+  kept?: RefObject<GoalFill | undefined>;
 }
 
 /** Sets or replaces a goal, of one of four kinds; says at once what it asks for and draws it into the chart beside. */
@@ -34,12 +36,21 @@ export function GoalForm(props: Props) {
   return <Form {...props} options={options.data} />;
 }
 
-function Form({ card, options, onDraw, onDone }: Props & { options: GoalOptions }) {
+function Form({ card, options, onDraw, onDone, kept }: Props & { options: GoalOptions }) {
   const { choices, scope } = useScope();
   const set = useSetGoal();
   const { goal } = card;
-  const [fill, setFill] = useState(() => filledAtFirst(card, options, choices.today));
-  const onFill = (part: Partial<GoalFill>) => setFill((all) => ({ ...all, ...part }));
+  const [fill, setFill] = useState(() => kept?.current ?? filledAtFirst(card, options, choices.today));
+  const done = () => {
+    if (kept) kept.current = undefined;
+    onDone();
+  };
+  const onFill = (part: Partial<GoalFill>) =>
+    setFill((all) => {
+      const now = { ...all, ...part };
+      if (kept) kept.current = now;
+      return now;
+    });
 
   const draft = draftOf(fill, card, options);
   const asked = useDeferredValue(draft ? JSON.stringify(draft) : undefined);
@@ -74,12 +85,21 @@ function Form({ card, options, onDraw, onDone }: Props & { options: GoalOptions 
         factor: fill.kind === 'own-pace' ? fill.factor : undefined,
         basis: told.basis,
       },
-      { onSuccess: onDone },
+      { onSuccess: done },
     );
   };
 
   return (
-    <form onSubmit={submit} className="flex flex-col gap-2.5 mt-1">
+    <form
+      data-inner={kept ? '' : undefined}
+      onSubmit={submit}
+      onKeyDown={(e) => {
+        if (!kept || e.key !== 'Escape') return;
+        e.stopPropagation();
+        onDone();
+      }}
+      className="flex flex-col gap-2.5 mt-1"
+    >
       <KindPicker kind={fill.kind} onChange={(kind) => onFill({ kind })} />
       <StartFields card={card} options={options} fill={fill} onFill={onFill} wrong={wrong} today={choices.today} />
       <AimFields card={card} options={options} fill={fill} onFill={onFill} wrong={wrong} />
@@ -98,7 +118,7 @@ function Form({ card, options, onDraw, onDone }: Props & { options: GoalOptions 
         >
           {goal ? 'Change the goal' : 'Set the goal'}
         </Button>
-        <Button onClick={onDone}>Cancel</Button>
+        <Button onClick={done}>Cancel</Button>
       </div>
     </form>
   );

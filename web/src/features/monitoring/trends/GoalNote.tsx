@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { TrendDetail } from '../../../api/types';
 import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { type DrawnGoal, GoalForm } from '../../../parts/goals/GoalForm';
+import type { GoalFill } from '../../../parts/goals/goalDraft';
 import { useWithdrawGoal } from '../../../parts/goals/queries';
 import { Button } from '../../../ui/Button';
 import { WithReason } from '../../../ui/WithReason';
@@ -17,6 +18,7 @@ export function GoalNote({
 }) {
   const { live, choices } = useScope();
   const [editing, setEditing] = useState(false);
+  const kept = useRef<GoalFill>(undefined);
   const withdraw = useWithdrawGoal();
   const { goal, measure } = card;
   const before = replacedGoals[0];
@@ -26,7 +28,7 @@ export function GoalNote({
         Goal
       </h3>
       {editing ? (
-        <GoalForm card={card} onDraw={onDraw} onDone={() => setEditing(false)} />
+        <GoalForm card={card} onDraw={onDraw} onDone={() => setEditing(false)} kept={kept} />
       ) : (
         <>
           <p className="m-0 text-soft text-[14px]">

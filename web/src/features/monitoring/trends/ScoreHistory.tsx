@@ -86,7 +86,16 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
     correct.mutate({ id: version.id, value, status, reason: reason.trim() || undefined }, { onSuccess: onDone });
   };
   return (
-    <form onSubmit={submit} className="grid grid-cols-[1fr_1fr] gap-2 py-1.5">
+    <form
+      data-inner
+      onSubmit={submit}
+      onKeyDown={(e) => {
+        if (e.key !== 'Escape') return;
+        e.stopPropagation();
+        onDone();
+      }}
+      className="grid grid-cols-[1fr_1fr] gap-2 py-1.5"
+    >
       <input
         aria-label="Right score"
         inputMode="decimal"
@@ -96,12 +105,6 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
         disabled={status !== 'scored'}
         value={text}
         onChange={(e) => setText(e.target.value)}
-        onKeyDown={(e) => {
-          if (e.key === 'Escape') {
-            e.stopPropagation();
-            onDone();
-          }
-        }}
       />
       <Choice aria-label="What happened" value={status} options={STATUSES} onChange={setStatus} />
       <input

@@ -25,7 +25,7 @@ export default function StudentView() {
   const number = /^\d{1,9}$/.test(id ?? '');
   const page = useStudentPage(number ? Number(id) : undefined, scope.asOf);
   const { nameOf } = useNames();
-  useOwnTitle(page.data && nameOf(page.data.student));
+  useOwnTitle(page.data ? nameOf(page.data.student) : number && !page.isError ? undefined : 'No such student');
   if (!number) {
     return (
       <Empty title="There is no such student">

@@ -43,7 +43,7 @@ abstract class BrowserTest {
         address = server.address;
         if (browser == null) {
             // Three browsers and three servers share two cores: what is slow for a moment is not wrong.
-            PlaywrightAssertions.setDefaultAssertionTimeout(12_000);
+            PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
             browser = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"))).chromium()
                     .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))
                             .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
@@ -83,7 +83,7 @@ abstract class BrowserTest {
         context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme)
                 .setLocale("en-GB").setAcceptDownloads(true).setServiceWorkers(shell));
         page = context.newPage();
-        page.setDefaultTimeout(10_000);
+        page.setDefaultTimeout(15_000);
         page.onPageError(complaints::add);
         page.onConsoleMessage(message -> {
             // A refused request is told by the browser too; the tests look at what the page says of it.

@@ -1,10 +1,18 @@
 package org.zealousladder.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -217,5 +225,26 @@ class SliceTest extends BrowserTest {
         assertThat(page.getByLabel("Sign-in name")).isVisible();
         page.navigate(address + "/ladder");
         assertThat(page.getByLabel("Sign-in name")).isVisible();
+    }
+
+    /** A first visit to the Desk: 150 kB of script as browsers take it over TLS, which then stay in the browser. */
+    @Test
+    void theFirstVisitIsLightAndItsFilesStay() {
+        List<Response> scripts = new CopyOnWriteArrayList<>();
+        page.onResponse(r -> {
+            if (r.url().contains("/assets/") && r.url().endsWith(".js")) {
+                scripts.add(r);
+            }
+        });
+        signIn("R. Oduya");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Decide"))).isVisible();
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        long sent = scripts.stream().mapToLong(r -> {
+            Map<String, String> headers = page.request().get(r.url(), RequestOptions.create().setHeader("Accept-Encoding", "br")).headers();
+            assertEquals("max-age=31536000, public, immutable", headers.get("cache-control"), r.url());
+            return Long.parseLong(headers.get("content-length"));
+        }).sum();
+        assertTrue(sent > 100_000 && sent <= 150_000, "sent " + sent);
+        assertEquals("no-cache", page.request().get(address + "/shell-worker.js").headers().get("cache-control"), "the next version is found at once");
     }
 }

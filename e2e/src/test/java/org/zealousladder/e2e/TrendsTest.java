@@ -118,4 +118,39 @@ class TrendsTest extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Maths screen"))).click();
         assertThat(heading("Nobody is monitored on Maths screen")).isVisible();
     }
+
+    /** Esc in the form of a goal closes that form alone, and what was filled in is there when it is opened again; then the goal itself is taken back. */
+    @Test
+    void aGoalHalfFilledInIsNotLostAndOneSetByMistakeIsTakenBack() {
+        signIn("R. Oduya");
+        view("Trends");
+        page.locator("button[data-chart]").filter(new Locator.FilterOptions().setHasText("Pema Dorje")).click();
+        button("Change the goal").click();
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Goal").setExact(true)).fill("131");
+        page.keyboard().press("Escape");
+        assertThat(button("Change the goal")).isVisible();
+        assertThat(dialog().getByText("has not been saved")).hasCount(0);
+        button("Change the goal").click();
+        assertThat(page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Goal").setExact(true))).hasValue("131");
+        assertThat(dialog().getByText("131 by")).isVisible();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change the goal")).click();
+        assertThat(dialog().getByText("The greyed line is the goal before.")).isVisible();
+        takeBack("meant for another student");
+        assertThat(dialog().getByText("131 by")).hasCount(0);
+        assertThat(dialog().getByText("The greyed line is the goal before.")).isVisible();
+    }
+
+    private void takeBack(String why) {
+        Locator verb = dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Take the goal back")));
+        verb.click();
+        Locator reason = dialog().getByLabel(Pattern.compile("The goal before comes back"));
+        reason.fill(why);
+        page.keyboard().press("Escape");
+        assertThat(reason).hasCount(0);
+        assertThat(dialog().getByText("has not been saved")).hasCount(0);
+        verb.click();
+        assertThat(reason).hasValue(why);
+        reason.press("Enter");
+        assertThat(reason).hasCount(0);
+    }
 }
