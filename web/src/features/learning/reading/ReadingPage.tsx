@@ -14,6 +14,7 @@ import { type Draft, LiveReading } from './LiveReading';
 import { PassageDialog } from './PassageDialog';
 import { useReadingHome } from './queries';
 import { ReadingView } from './ReadingView';
+import { TakenBack } from './TakenBack';
 
 /** Hearing a student read: a passage, a clock, marks; and the readings so far. */
 export default function ReadingPage() {
@@ -33,6 +34,7 @@ export default function ReadingPage() {
     },
     [key],
   );
+  const [gone, setGone] = useState<{ id: number; whose: string }>();
   const show = (id: number | null) =>
     setParams((now) => {
       const next = new URLSearchParams(now);
@@ -44,11 +46,20 @@ export default function ReadingPage() {
   return (
     <>
       <MonitoringNav />
+      {gone && !open && <TakenBack gone={gone} onBack={() => setGone(undefined)} />}
       {home.isPending && <Loading label="Opening the passages ..." />}
       {home.isError && !home.data && <Failed error={home.error} again={() => home.refetch()} />}
       {home.data &&
         (open ? (
-          <ReadingView key={open} id={open} onBack={() => show(null)} />
+          <ReadingView
+            key={open}
+            id={open}
+            onBack={() => show(null)}
+            onTakenBack={(whose) => {
+              setGone({ id: open, whose });
+              show(null);
+            }}
+          />
         ) : draft && passage ? (
           <LiveReading
             home={home.data}

@@ -10,7 +10,15 @@ import { PassageText } from './PassageText';
 import { useReading, useWithdrawReading } from './queries';
 
 /** A reading read back: every mark with its time, counts by line, beside another reading of the same passage. */
-export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) {
+export function ReadingView({
+  id,
+  onBack,
+  onTakenBack,
+}: {
+  id: number;
+  onBack: () => void;
+  onTakenBack: (whose: string) => void;
+}) {
   const { scope, live } = useScope();
   const { nameOf } = useNames();
   const pair = useReading(id, scope.asOf);
@@ -36,7 +44,10 @@ export function ReadingView({ id, onBack }: { id: number; onBack: () => void }) 
         <span className="no-print ml-auto flex gap-x-4">
           <Button onClick={() => window.print()}>Print</Button>
           {live && (
-            <Button disabled={withdraw.isPending} onClick={() => withdraw.mutate(id, { onSuccess: onBack })}>
+            <Button
+              disabled={withdraw.isPending}
+              onClick={() => withdraw.mutate(id, { onSuccess: () => onTakenBack(nameOf(reading.student)) })}
+            >
               Take this reading back
             </Button>
           )}

@@ -47,3 +47,6 @@ export const useSaveBehaviour = () =>
 
 export const useSaveLevels = () =>
   useChange((body: Body<'/api/reading/levels'>) => api.POST('/api/reading/levels', { body }));
+
+export const useRestoreReading = () =>
+  useChange((id: number) => api.POST('/api/reading/{id}/restoration', { params: { path: { id } } }));

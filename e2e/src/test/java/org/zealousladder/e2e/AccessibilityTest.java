@@ -83,7 +83,11 @@ class AccessibilityTest extends BrowserTest {
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change the goal")).click();
         assertThat(dialog().getByLabel("Starts from")).isVisible();
         check("trends, a goal in the making");
+        // The form first, then the dialog.
         page.keyboard().press("Escape");
+        assertThat(dialog().getByLabel("Starts from")).hasCount(0);
+        page.keyboard().press("Escape");
+        assertThat(dialog()).hasCount(0);
         view("Records");
         check("records");
         page.keyboard().press("Control+k");

@@ -61,7 +61,7 @@ class MonitoringTest extends BrowserTest {
         choose("Skerrow Island School");
         subView("Setup", "Measures");
         button("Change the rule of Oral reading").click();
-        assertThat(dialog()).containsText(Pattern.compile("None of the \\d+ monitored students? in view"));
+        assertThat(dialog()).containsText(Pattern.compile("None of the \\d+ monitored students? of Skerrow Island School"));
         dialog().getByLabel("Too soon before this many scores").fill("40");
         assertThat(dialog()).containsText(Pattern.compile("\\d+ of \\d+ monitored students of Skerrow Island School would have another proposal"));
         assertThat(dialog()).containsText("becomes too soon to tell");

@@ -107,6 +107,14 @@ class ReadingTest extends BrowserTest {
         others.getByLabel("6 Oct 2025").check();
         assertThat(others).containsText("Of the 58 words both reached");
         assertThat(page.getByText("small signs below: 6 Oct 2025")).isVisible();
+        button("Take this reading back").click();
+        Locator said = page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("The reading of Zuri Halloran was taken back."));
+        assertThat(said).isVisible();
+        Locator rows = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Zuri Halloran"));
+        assertThat(rows).hasCount(2);
+        said.getByRole(AriaRole.BUTTON).click();
+        assertThat(rows).hasCount(3);
+        assertThat(said).hasCount(0);
     }
 
     @Test

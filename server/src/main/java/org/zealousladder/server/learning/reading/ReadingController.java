@@ -63,6 +63,12 @@ class ReadingController {
         keeping.withdraw(id);
     }
 
+    @PostMapping("/{id}/restoration")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void restore(@PathVariable long id) {
+        keeping.restore(id);
+    }
+
     record NewQuestion(@NotNull(message = "say what kind of question") Passage.QuestionKind kind,
             @NotBlank(message = "write the question") @Size(max = 300) String question,
             @Min(1) @Max(9) int points) {}

@@ -87,4 +87,12 @@ public class ReadingKeeping {
             throw Refusal.notFound("There is no such reading among your students', or it was taken back already.");
         }
     }
+
+    /** Undoes a {@link #withdraw}: by who did it, on the same day, so that no day is shown otherwise than it was. */
+    @Transactional
+    public void restore(long id) {
+        if (!store.restore(id, calendar.today(), Viewer.current().id())) {
+            throw Refusal.conflict("Only who took a reading back can bring it back, on the same day. Nothing was changed.");
+        }
+    }
 }

@@ -92,6 +92,12 @@ class ReadingStore {
         return id;
     }
 
+    /** @return whether it was the same person who took it back on the same day */
+    boolean restore(long id, LocalDate today, int by) {
+        return db.sql("update reading_reading set withdrawn_on = null, withdrawn_by = null where id = :id and withdrawn_on = :today and withdrawn_by = :by")
+                .param("id", id).param("today", today).param("by", by).update() == 1;
+    }
+
     /** @return whether it stood until now */
     boolean withdraw(long id, LocalDate today, int by) {
         return db.sql("update reading_reading set withdrawn_on = :today, withdrawn_by = :by where id = :id and withdrawn_on is null")

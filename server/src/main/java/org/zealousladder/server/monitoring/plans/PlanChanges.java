@@ -1,7 +1,6 @@
 package org.zealousladder.server.monitoring.plans;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -35,7 +34,7 @@ public class PlanChanges {
     /** Begins a new phase today of a plan that must be the student's own on the measure. */
     @Transactional
     public void change(long id, int student, int measure, PlanForm.Way way) {
-        Plan plan = plans.running(id);
+        Plan plan = plans.running(List.of(id)).get(0);
         if (plan.studentId() != student || plan.measureId() != measure) {
             throw Refusal.invalid("planChange", "That plan is of another student or measure. Nothing was saved.");
         }
@@ -57,8 +56,7 @@ public class PlanChanges {
     private List<Plan> group(long id, @Nullable List<Long> together) {
         Set<Long> ids = new LinkedHashSet<>(List.of(id));
         ids.addAll(together == null ? List.of() : together);
-        List<Plan> all = new ArrayList<>();
-        ids.forEach(each -> all.add(plans.running(each)));
+        List<Plan> all = plans.running(ids);
         Long group = all.get(0).groupId();
         if (all.size() > 1 && all.stream().anyMatch(p -> group == null || !group.equals(p.groupId()))) {
             throw Refusal.invalid("together", "One of the plans is not of this group. Nothing was saved.");
@@ -119,7 +117,7 @@ public class PlanChanges {
     @Transactional
     public void reopen(long id, String reason) {
         LocalDate today = calendar.today();
-        Plan plan = store.version(id, today).orElseThrow(() -> Refusal.conflict("Somebody else has changed this plan meanwhile. Look at theirs first."));
+        Plan plan = plans.versions(List.of(id)).get(0);
         if (plan.open()) {
             throw Refusal.conflict("This plan runs already.");
         }

@@ -3,6 +3,9 @@ package org.zealousladder.server.monitoring.plans;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,18 +37,35 @@ public class PlansService {
     }
 
     /**
-     * The version of a plan that somebody saw, if it is still the newest and runs.
+     * The plans of these numbers, all of them running today: three reads whatever their number.
      *
-     * @throws Refusal 409 when it was changed or closed meanwhile
+     * @throws Refusal 404 for one that is not of the viewer's students, 409 for one that somebody has changed or closed
      */
     @Transactional(readOnly = true)
-    Plan running(long id) {
-        Plan plan = store.version(id, calendar.today())
-                .orElseThrow(() -> Refusal.conflict("Somebody else has changed or closed this plan meanwhile. Yours was not saved; look at theirs first."));
-        if (!plan.open()) {
+    List<Plan> running(Collection<Long> ids) {
+        List<Plan> plans = versions(ids);
+        if (plans.stream().anyMatch(p -> !p.open())) {
             throw Refusal.conflict("This plan is closed. Nothing was saved.");
         }
-        return plan;
+        return plans;
+    }
+
+    /** As {@link #running}, also those that are closed. */
+    @Transactional(readOnly = true)
+    List<Plan> versions(Collection<Long> ids) {
+        List<PlansStore.Owner> owners = store.owners(ids);
+        if (owners.size() < Set.copyOf(ids).size()) {
+            throw Refusal.notFound("There is no such plan among your students'.");
+        }
+        Map<Long, Plan> current = knownOn(owners.stream().map(PlansStore.Owner::studentId).distinct().toList(), null, calendar.today()).stream()
+                .collect(Collectors.toMap(Plan::id, p -> p));
+        return ids.stream().distinct().map(id -> {
+            Plan plan = current.get(id);
+            if (plan == null) {
+                throw Refusal.conflict("Somebody else has changed or closed this plan meanwhile. Yours was not saved; look at theirs first.");
+            }
+            return plan;
+        }).toList();
     }
 
     /** Records {@code given} sessions on a day for each of the plans; 0 takes back. */
@@ -55,7 +75,7 @@ public class PlansService {
         if (day.isAfter(today)) {
             throw Refusal.invalid("day", "That day is still to come. A session is ticked when it was held.");
         }
-        List<Plan> plans = ids.stream().distinct().map(this::running).toList();
+        List<Plan> plans = running(ids);
         plans.stream().filter(p -> day.isBefore(p.starts())).findFirst().ifPresent(p -> {
             throw Refusal.invalid("day", "The plan begins on " + Words.day(p.starts()) + "; that day is before it.");
         });

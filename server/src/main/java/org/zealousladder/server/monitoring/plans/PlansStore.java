@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcOperations;
@@ -65,9 +64,12 @@ class PlansStore {
         return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf)).toList();
     }
 
-    Optional<Plan> version(long id, LocalDate asOf) {
-        return db.sql("select student_id from plans_plan where id = :id").param("id", id).query(Integer.class).optional()
-                .flatMap(student -> knownOn(List.of(student), null, asOf).stream().filter(p -> p.id() == id).findFirst());
+    /** Whose plan a version is. */
+    record Owner(long id, int studentId) {}
+
+    /** Of those that the viewer may see. */
+    List<Owner> owners(Collection<Long> ids) {
+        return db.sql("select id, student_id from plans_plan where id = any(:ids)").param("ids", ids.toArray(Long[]::new)).query(Owner.class).list();
     }
 
     /** A plan that runs at some time between two days, if there is one; {@code to} null is for ever. */

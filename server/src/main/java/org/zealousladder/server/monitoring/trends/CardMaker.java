@@ -85,7 +85,7 @@ final class CardMaker {
         ChartLines lines = new ChartLines(p.origin(), whole ? MANY_STOPS : FEW_STOPS);
         return new TrendCard(records.student(), records.measure().ref(), ChartLines.points(records.scores(), p.phases()), trends(p, lines),
                 p.phases().changes(),
-                goalView(p, lines), new Words(p, lines).view(whole), p.settledUntil(), p.lookAgain(),
+                goalView(p, lines), new InWords(p, lines).view(whole), p.settledUntil(), p.lookAgain(),
                 records.plans().stream().filter(Plan::open).findFirst().map(plan -> brief(plan, p.asOf())).orElse(null));
     }
 
@@ -121,7 +121,7 @@ final class CardMaker {
     }
 
     /** The proposal in words. */
-    private record Words(Progress of, ChartLines lines) {
+    private record InWords(Progress of, ChartLines lines) {
 
         @Nullable
         ProposalView view(boolean whole) {

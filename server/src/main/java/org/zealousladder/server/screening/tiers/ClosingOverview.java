@@ -61,7 +61,7 @@ public class ClosingOverview {
         List<String> areas = screening.measures().stream().map(m -> m.area()).distinct().toList();
         for (String area : areas) {
             Map<Integer, List<TierRow>> byClass = new LinkedHashMap<>();
-            tiers.view(who, window.yearId(), windowId, area, calendar.today()).rows().stream()
+            tiers.view(screening, area).rows().stream()
                     .sorted(java.util.Comparator.comparing(TierRow::student,
                             java.util.Comparator.comparing(StudentRef::className).thenComparing(StudentRef.BY_NAME)))
                     .forEach(r -> byClass.computeIfAbsent(r.student().classId(), k -> new ArrayList<>()).add(r));

@@ -64,7 +64,12 @@ public class TiersService {
     /** @param asked which area; the first one if null or unknown */
     @Transactional(readOnly = true)
     public TiersView view(Who who, int yearId, @Nullable Integer windowId, @Nullable String asked, LocalDate day) {
-        Screening screening = screenings.open(who, yearId, windowId, day);
+        return view(screenings.open(who, yearId, windowId, day), asked);
+    }
+
+    /** As {@link #view(Who, int, Integer, String, LocalDate)}, of a window that is open already. */
+    @Transactional(readOnly = true)
+    public TiersView view(Screening screening, @Nullable String asked) {
         LocalDate asOf = screening.asOf();
         List<String> areas = screening.measures().stream().map(Measure::area).distinct().toList();
         if (areas.isEmpty()) {

@@ -81,6 +81,12 @@ class ReadingTest extends ScreeningTest {
                 pair.at("/others/0/words/sentence").asString());
         assertEquals(2, home("b.calder", code).get("readings").size());
         send(person("r.oduya"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNotFound());
+        send(person("b.calder"), "/api/reading/" + second + "/restoration", Map.of()).andExpect(refused("409 conflict"));
+        send(person("b.calder"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNoContent());
+        int without = home("b.calder", code).get("readings").size();
+        send(person("m.tveit"), "/api/reading/" + second + "/restoration", Map.of()).andExpect(refused("409 conflict"));
+        send(person("b.calder"), "/api/reading/" + second + "/restoration", Map.of()).andExpect(status().isNoContent());
+        assertEquals(without + 1, home("b.calder", code).get("readings").size());
         send(person("b.calder"), "/api/reading/" + second + "/withdrawal", Map.of()).andExpect(status().isNoContent());
         assertEquals(1, home("b.calder", code).get("readings").size());
         read(person("r.oduya"), "/api/reading/" + first + "?asOf=" + TODAY).andExpect(status().isNotFound());

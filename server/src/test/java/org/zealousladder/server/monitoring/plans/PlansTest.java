@@ -257,8 +257,9 @@ class PlansTest extends ScreeningTest {
         make("2026-03-02", "2026-04-24", "Ada " + code).andExpect(status().isNoContent());
         long id = planOf(code, "Ada " + code);
         send(person("r.oduya"), "/api/plans", plan(List.of("Ada " + code), "2026-03-02", "2026-04-24")).andExpect(refused("422 invalid students"));
-        send(person("r.oduya"), "/api/plans/sessions", Map.of("plans", List.of(id), "day", "2026-03-03", "given", 1)).andExpect(refused("409 conflict"));
-        send(person("r.oduya"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "met")).andExpect(refused("409 conflict"));
+        send(person("r.oduya"), "/api/plans/sessions", Map.of("plans", List.of(id), "day", "2026-03-03", "given", 1)).andExpect(refused("404 not-found"));
+        send(person("r.oduya"), "/api/plans/" + id + "/closing", Map.of("on", TODAY, "outcome", "met")).andExpect(refused("404 not-found"));
+        send(person("r.oduya"), "/api/plans/" + id + "/reopening", Map.of("reason", "why not")).andExpect(refused("404 not-found"));
         send(person("r.oduya"), "/api/plans/concerns", Map.of("studentId", student("Ada " + code), "area", "Reading", "level", 2))
                 .andExpect(status().isForbidden());
         assertEquals(0, of(view(code).get("rows"), "Ada " + code).at("/plan/given").asInt());
