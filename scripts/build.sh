@@ -17,6 +17,8 @@ build_web() {
     if newer_than "$STATE/built-web" src index.html package.json package-lock.json vite.config.ts; then
       say "Building the pages ..."
       npm run --silent build >"$STATE/web.log" 2>&1 || { cat "$STATE/web.log" >&2; die "The pages could not be built."; }
+      # Maven adds and never takes away: files of builds before would be carried for ever.
+      rm -rf "$ROOT/server/target/classes/static"
       touch "$STATE/built-web"
     fi
   )

@@ -57,14 +57,25 @@ public final class ScoreSeries {
         return ChronoUnit.DAYS.between(origin, date) / 7.0;
     }
 
+    /** Scores in the series, 0 or more. */
     public int size() {
         return weeks.length;
     }
 
+    /**
+     * Time of score {@code i} (from 0, in order) in weeks from the origin.
+     *
+     * @throws ArrayIndexOutOfBoundsException when there is no such score
+     */
     public double week(int i) {
         return weeks[i];
     }
 
+    /**
+     * Value of score {@code i} (from 0, in order) in score units.
+     *
+     * @throws ArrayIndexOutOfBoundsException when there is no such score
+     */
     public double score(int i) {
         return scores[i];
     }

@@ -42,7 +42,7 @@ abstract class BrowserTest {
         server.freshSchool();
         address = server.address;
         if (browser == null) {
-            // Three browsers and three servers share two cores: what is slow for a moment is not wrong.
+            // Two browsers and two servers share two cores: what is slow for a moment is not wrong.
             PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
             browser = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"))).chromium()
                     .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium"))

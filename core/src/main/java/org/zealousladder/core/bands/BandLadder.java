@@ -58,14 +58,17 @@ public final class BandLadder {
         return new BandLadder(List.copyOf(bands), cuts.clone(), direction);
     }
 
+    /** From most to least support needed; {@value #FEWEST} to {@value #MOST} of them. */
     public List<Band> bands() {
         return bands;
     }
 
+    /** One fewer than bands, in score units: band {@code i + 1} begins at {@code cuts()[i]}. A copy. */
     public double[] cuts() {
         return cuts.clone();
     }
 
+    /** Whether higher or lower scores need less support. */
     public Direction direction() {
         return direction;
     }
@@ -79,6 +82,7 @@ public final class BandLadder {
         return i;
     }
 
+    /** The band that {@code score} (score units, any number) stands in; on a cut it is the better one. */
     public Band band(double score) {
         return bands.get(index(score));
     }

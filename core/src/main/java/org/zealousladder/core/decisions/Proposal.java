@@ -26,6 +26,7 @@ public record Proposal(Kind kind, RuleSettings rule, Figures figures) {
             this.label = label;
         }
 
+        /** In words, as buttons and lists have it. */
         public String label() {
             return label;
         }

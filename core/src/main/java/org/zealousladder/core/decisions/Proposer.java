@@ -24,6 +24,7 @@ public final class Proposer {
     private final RuleSettings settings;
     private final Trend.Fitter fitter;
 
+    /** @param fitter how a phase is fitted where this proposer fits by itself */
     public Proposer(RuleSettings settings, Trend.Fitter fitter) {
         this.settings = settings;
         this.fitter = fitter;

@@ -17,6 +17,7 @@ public enum Rule implements Coded {
         this.label = label;
     }
 
+    /** In words, as it stands before what it says. */
     public String label() {
         return label;
     }

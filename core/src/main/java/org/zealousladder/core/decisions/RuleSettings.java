@@ -26,6 +26,7 @@ public record RuleSettings(Rule rule, int lastPoints, double changeAtMost, doubl
         return Math.max(minimumScores, rule == Rule.LAST_POINTS ? lastPoints : 0);
     }
 
+    /** What a measure begins with: four last points, a chance of at most 0.25 and at least 0.90, six scores over four weeks. */
     public static RuleSettings standard(Rule rule) {
         return new RuleSettings(rule, 4, 0.25, 0.90, 6, 4);
     }

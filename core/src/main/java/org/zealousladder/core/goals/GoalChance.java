@@ -15,6 +15,7 @@ import org.zealousladder.core.growth.Trend;
 public final class GoalChance {
     private GoalChance() {}
 
+    /** Chance from 0 to 1 that the trend's level on the goal date is at least as good as the goal, see the class. */
     public static double of(Trend.Fitted trend, GoalLine goal) {
         double ahead = goal.direction().sign() * (trend.at(goal.goalWeek()) - goal.goalScore());
         double se = trend.levelSe(goal.goalWeek());

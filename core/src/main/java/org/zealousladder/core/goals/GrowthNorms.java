@@ -31,6 +31,7 @@ public final class GrowthNorms {
      * @param beyond whether it lies past the end of the table, so that only "at least" or "at most" can be said
      */
     public record Place(double percentile, boolean beyond) {
+        /** Whether few students grow like that, see the class. */
         public boolean outOfTheOrdinary() {
             return percentile > ORDINARY || beyond && percentile >= ORDINARY;
         }

@@ -58,18 +58,22 @@ public final class Population implements Trend.Fitter {
         return scores;
     }
 
+    /** Level of the mean line at the origin, in score units. */
     public double intercept() {
         return scale.mean() + b1 - b2 * scale.centre() / scale.unit();
     }
 
+    /** Slope of the mean line, in score units per week. */
     public double slopePerWeek() {
         return b2 / scale.unit();
     }
 
+    /** Standard error of {@link #intercept}, in score units; at least 0. */
     public double interceptSe() {
         return Math.sqrt(variance * atOrigin(inverse[0], inverse[1], inverse[2]));
     }
 
+    /** Standard error of {@link #slopePerWeek}, in score units per week; at least 0. */
     public double slopeSe() {
         return Math.sqrt(variance * inverse[2]) / scale.unit();
     }

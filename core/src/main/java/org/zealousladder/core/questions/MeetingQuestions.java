@@ -21,6 +21,7 @@ public final class MeetingQuestions {
 
     private MeetingQuestions() {}
 
+    /** What the figures give a team to talk about, in sentences; empty when nothing stands out. */
     public static List<String> of(ScreeningFigures f) {
         List<String> questions = new ArrayList<>();
         int missing = f.expected() - f.screened();

@@ -27,6 +27,7 @@ public record Mark(int word, Kind kind) {
         /** Read, but not there. */
         INSERTED;
 
+        /** Whether it counts against the reader. */
         public boolean isError() {
             return this != SELF_CORRECTED;
         }

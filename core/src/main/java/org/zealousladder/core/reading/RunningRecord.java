@@ -66,10 +66,12 @@ public record RunningRecord(int words, double seconds, int errors, int selfCorre
         return new RunningRecord(lastWord, seconds, errors, counts.getOrDefault(Mark.Kind.SELF_CORRECTED, 0), counts);
     }
 
+    /** Words read right, 0 or more. */
     public int correct() {
         return Math.max(0, words - errors);
     }
 
+    /** Words read right in a minute; finite, as a reading lasts above 0 seconds. */
     public double correctPerMinute() {
         return 60 * correct() / seconds;
     }

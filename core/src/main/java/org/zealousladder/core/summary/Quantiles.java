@@ -40,6 +40,7 @@ public final class Quantiles {
         return values.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(TYPE_7.evaluate(values, p));
     }
 
+    /** The middle value, or the mean of the two in the middle; empty for no values. */
     public OptionalDouble median() {
         return at(0.5);
     }

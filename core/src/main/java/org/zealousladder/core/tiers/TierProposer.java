@@ -33,6 +33,7 @@ public final class TierProposer {
 
     private TierProposer() {}
 
+    /** The tier that {@code rule} gives to {@code evidence}, one a measure; {@link TierProposal.NotTested} without any. */
     public static TierProposal propose(TierRule rule, List<Evidence> evidence) {
         if (evidence.isEmpty()) {
             return new TierProposal.NotTested();

@@ -27,7 +27,7 @@ final class LadderSummary {
             // Whoever has one of the two scores cannot have moved: of how many is said, as the seasons' own counts are others.
             if (both > 0) {
                 sentences.add(Words.sentence(up == 0 && down == 0 ? "none of " + both + " with both scores changed band" + since
-                        : "of " + both + " with both scores " + Words.number(up) + " moved up a band" + since + " and " + Words.number(down) + " moved down"));
+                        : "of " + both + " with both scores, " + Words.number(up) + " moved up a band" + since + " and " + Words.number(down) + " moved down"));
             }
         }
         long close = rows.stream().filter(r -> r.cells().get(last).closeCall()).count();

@@ -33,7 +33,7 @@ class LadderSummaryTest {
     void movesAreCountedBothWaysAndTheUnsureAreNamed() {
         List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)),
                 row(in(1, false), in(1, false)));
-        assertEquals("Of 4 with both scores two moved up a band since autumn and one moved down. Two stand close enough to a rung to be unsure.",
+        assertEquals("Of 4 with both scores, two moved up a band since autumn and one moved down. Two stand close enough to a rung to be unsure.",
                 LadderSummary.of(List.of(AUTUMN, WINTER), rows, 0));
     }
 
