@@ -23,9 +23,12 @@ export function SignInAgain({ session }: { session: Session }) {
     setBusy(true);
     setError(null);
     try {
-      const now = await data(api.POST('/api/session', { body }));
-      // The token for what is sent next goes with the new session.
-      await api.GET('/api/session');
+      const now = await outbox.whileSigningIn(async () => {
+        const signedIn = await data(api.POST('/api/session', { body }));
+        // The token for what is sent next goes with the new session.
+        await api.GET('/api/session');
+        return signedIn;
+      });
       if (now.person?.id !== person.id) {
         window.location.reload();
         return;

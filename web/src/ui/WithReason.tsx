@@ -1,6 +1,7 @@
 import { type FormEvent, useId, useState } from 'react';
 import { Button } from './Button';
 import { FormButtons } from './FormButtons';
+import { InnerForm } from './InnerForm';
 import { Complaint } from './States';
 
 interface Props {
@@ -35,15 +36,9 @@ export function WithReason({ verb, about, effect, pending, error, onDo }: Props)
     });
   };
   return (
-    <form
-      data-inner
+    <InnerForm
       onSubmit={submit}
-      onKeyDown={(e) => {
-        if (e.key !== 'Escape') return;
-        e.stopPropagation();
-        e.preventDefault();
-        setOpen(false);
-      }}
+      onEscape={() => setOpen(false)}
       className="flex flex-col gap-1.5 py-1.5 max-w-md no-print"
     >
       <label htmlFor={id} className="text-[13px] text-soft">
@@ -52,6 +47,6 @@ export function WithReason({ verb, about, effect, pending, error, onDo }: Props)
       <input id={id} autoFocus required maxLength={1000} value={reason} onChange={(e) => setReason(e.target.value)} />
       <Complaint error={error} />
       <FormButtons verb={verb} disabled={pending} onCancel={() => setOpen(false)} />
-    </form>
+    </InnerForm>
   );
 }

@@ -163,3 +163,37 @@ test('what was typed just before the page went is sent by the next one, once', a
   await settled(third);
   expect(sent).toHaveLength(1);
 });
+
+test('while somebody signs in again nothing is sent, and then it goes', async () => {
+  const box = await signedIn();
+  answers = [
+    () => {
+      throw new Problem(401, 'Your sign-in has run out.');
+    },
+  ];
+  await box.put(typed(1, scored(70)));
+  await vi.waitFor(() => expect(sent).toHaveLength(1));
+  await box.whileSigningIn(async () => {
+    // Whatever would send now: the next try, another score, the window coming back.
+    box.hurry();
+    await box.put(typed(2, scored(71)));
+    await new Promise((done) => setTimeout(done, 30));
+    expect(sent).toHaveLength(1);
+  });
+  box.hurry();
+  await settled(box);
+  expect(sent.map((item) => item.wanted.values[0])).toEqual([70, 70, 71]);
+  expect(box.now().items).toEqual([]);
+});
+
+test('a sign-in that fails holds nothing up for ever', async () => {
+  const box = await signedIn();
+  await expect(
+    box.whileSigningIn(async () => {
+      await box.put(typed(1, scored(70)));
+      throw new Error('wrong password');
+    }),
+  ).rejects.toThrow('wrong password');
+  await settled(box);
+  expect(sent).toHaveLength(1);
+});

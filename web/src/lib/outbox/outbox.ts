@@ -55,6 +55,7 @@ export class Outbox {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private pause = FIRST_PAUSE;
   private busy = false;
+  private signingIn = false;
   /** Called after each score that was saved, here or in another tab. */
   onSaved: () => void = () => {};
 
@@ -130,6 +131,19 @@ export class Outbox {
     if (kept.length < Object.keys(this.snapshot.answers).length) this.set({ answers: Object.fromEntries(kept) });
   }
 
+  /**
+   * Nothing is sent while somebody signs in again: a score that went between the old session's token and the new one's would be refused, and stay so.
+   */
+  async whileSigningIn<T>(signIn: () => Promise<T>): Promise<T> {
+    this.signingIn = true;
+    try {
+      return await signIn();
+    } finally {
+      this.signingIn = false;
+      this.later();
+    }
+  }
+
   hurry(): void {
     clearTimeout(this.timer);
     this.timer = undefined;
@@ -138,7 +152,7 @@ export class Outbox {
   }
 
   private async pump(): Promise<void> {
-    if (this.busy || this.person === undefined) return;
+    if (this.busy || this.signingIn || this.person === undefined) return;
     this.busy = true;
     try {
       const more = navigator.locks
@@ -159,6 +173,7 @@ export class Outbox {
     for (;;) {
       const item = nextToSend(await this.refresh());
       if (!item || this.person !== person) return false;
+      if (this.signingIn) return true;
       // Not tried at all, so that what is typed over it takes its place.
       if (navigator.onLine === false) {
         this.set({ cutOff: true });

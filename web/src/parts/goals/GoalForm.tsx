@@ -5,6 +5,7 @@ import { longDay, percent, score } from '../../lib/format';
 import { useScope } from '../../lib/scope';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { InnerForm } from '../../ui/InnerForm';
 import { Complaint, Loading } from '../../ui/States';
 import { AimFields, StartFields } from './GoalFields';
 import { KindPicker } from './GoalKinds';
@@ -90,16 +91,7 @@ function Form({ card, options, onDraw, onDone, kept }: Props & { options: GoalOp
   };
 
   return (
-    <form
-      data-inner={kept ? '' : undefined}
-      onSubmit={submit}
-      onKeyDown={(e) => {
-        if (!kept || e.key !== 'Escape') return;
-        e.stopPropagation();
-        onDone();
-      }}
-      className="flex flex-col gap-2.5 mt-1"
-    >
+    <InnerForm onSubmit={submit} onEscape={kept && onDone} className="flex flex-col gap-2.5 mt-1">
       <KindPicker kind={fill.kind} onChange={(kind) => onFill({ kind })} />
       <StartFields card={card} options={options} fill={fill} onFill={onFill} wrong={wrong} today={choices.today} />
       <AimFields card={card} options={options} fill={fill} onFill={onFill} wrong={wrong} />
@@ -120,7 +112,7 @@ function Form({ card, options, onDraw, onDone, kept }: Props & { options: GoalOp
         </Button>
         <Button onClick={done}>Cancel</Button>
       </div>
-    </form>
+    </InnerForm>
   );
 }
 

@@ -4,6 +4,7 @@ import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
+import { InnerForm } from '../../../ui/InnerForm';
 import { Complaint } from '../../../ui/States';
 import { STATUSES } from '../../../ui/status';
 import { useCorrectScore } from './queries';
@@ -86,16 +87,7 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
     correct.mutate({ id: version.id, value, status, reason: reason.trim() || undefined }, { onSuccess: onDone });
   };
   return (
-    <form
-      data-inner
-      onSubmit={submit}
-      onKeyDown={(e) => {
-        if (e.key !== 'Escape') return;
-        e.stopPropagation();
-        onDone();
-      }}
-      className="grid grid-cols-[1fr_1fr] gap-2 py-1.5"
-    >
+    <InnerForm onSubmit={submit} onEscape={onDone} className="grid grid-cols-[1fr_1fr] gap-2 py-1.5">
       <input
         aria-label="Right score"
         inputMode="decimal"
@@ -123,6 +115,6 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
       <div className="col-span-2">
         <Complaint error={correct.error} />
       </div>
-    </form>
+    </InnerForm>
   );
 }
