@@ -65,8 +65,7 @@ public class CardsService {
 
     /** Cards of those who are monitored: who have a goal that was not over before the year began. */
     public List<TrendCard> monitored(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
-        CardMaker maker = new CardMaker(year.starts(), asOf);
-        return records(students, byId, ground, year, asOf).stream().map(maker::card).toList();
+        return progress(students, byId, ground, year, asOf).stream().map(this::card).toList();
     }
 
     /** How those are doing who are monitored, without drawing it. */
@@ -80,7 +79,7 @@ public class CardsService {
         return CardMaker.card(progress);
     }
 
-    /** What {@link #monitored} makes cards from; a card under other settings is made from the same. */
+    /** What {@link #progress} is reckoned from; how it would be under other settings is reckoned from the same. */
     List<CardMaker.Records> records(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
         List<Goal> running = ground.goals().values().stream().filter(g -> !g.goalDate().isBefore(year.starts())).toList();
         if (running.isEmpty()) {
