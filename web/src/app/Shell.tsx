@@ -61,11 +61,11 @@ export function Shell({ children }: { children: ReactNode }) {
           tabIndex={-1}
           className="px-3 md:pr-7 pt-4 pb-4 md:overflow-y-auto min-h-0 outline-none whole-page"
         >
-          {state?.wrongDay && (
-            <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
-              The address asks for {state.wrongDay}, which is no day. Today is shown.
+          {state?.wrong.map((sentence) => (
+            <p key={sentence} role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
+              {sentence}
             </p>
-          )}
+          ))}
           {state && !state.live && (
             <p role="note" className="m-0 mb-3 pl-3 border-l-4 border-ochre text-[14px]">
               You are looking at the records as they were known on an earlier day. Nothing can be entered here;{' '}

@@ -16,8 +16,8 @@ export interface Scope {
 export interface ScopeState {
   scope: Scope;
   choices: ScopeChoices;
-  /** What the address asks for as a day and is none. */
-  wrongDay?: string;
+  /** What the address asks for and is not there, in sentences that say what is shown instead. */
+  wrong: string[];
   /** Whether the day shown is today, so that something can be entered. */
   live: boolean;
   change: (part: Partial<Scope>) => void;
@@ -33,21 +33,40 @@ export function useScope(): ScopeState {
   return state;
 }
 
-/** The scope in the address, with sensible parts where it has none. Null when there is nothing to choose from yet. */
-export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeState | null {
-  const [params, setParams] = useSearchParams();
-  if (!choices) return null;
+/** A class, a school, or a grade of a school. */
+const WHO = /^(class-\d+|school-\d+|grade-\d+-\d+)$/;
+
+/** The scope that an address asks for, with sensible parts where it has none and sentences about what it asks for in vain. Null: nothing to choose from. */
+export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope: Scope; wrong: string[] } | null {
   const years = choices.years.filter((y) => choices.classes.some((c) => c.yearId === y.id));
   const year = years.find((y) => y.id === Number(params.get('year'))) ?? years[0];
   const measure = choices.measures.find((m) => m.id === Number(params.get('measure'))) ?? choices.measures[0];
   if (!year || !measure) return null;
   const first = choices.classes.find((c) => c.yearId === year.id);
   const school = choices.opensWithSchool && first ? `school-${first.schoolId}` : undefined;
-  const who = params.get('who') ?? school ?? `class-${first?.id}`;
-  const asked = params.get('asOf');
-  const asOf = (asked === null ? undefined : realDay(asked)) ?? choices.today;
-  const window = choices.windows.find((w) => w.id === Number(params.get('window')) && w.yearId === year.id)?.id;
-  const scope: Scope = { who, measure: measure.id, year: year.id, asOf, window };
+  const asked = Object.fromEntries(params);
+  const who = asked.who && WHO.test(asked.who) ? asked.who : (school ?? `class-${first?.id}`);
+  const day = asked.asOf === undefined ? choices.today : realDay(asked.asOf);
+  const window = choices.windows.find((w) => w.id === Number(asked.window) && w.yearId === year.id)?.id;
+  const isNot = (name: string, found: unknown) => asked[name] !== undefined && asked[name] !== String(found);
+  const wrong = [
+    day === undefined && `The address asks for ${asked.asOf}, which is no day. Today is shown.`,
+    isNot('who', who) &&
+      `The address names no class, grade or school (${asked.who}). Here is ${whoWords(who, choices)}.`,
+    isNot('measure', measure.id) && `The address asks for a measure that is not there. Here is ${measure.name}.`,
+    isNot('year', year.id) &&
+      `The address asks for a school year that is not there. Here is ${year.name.replace('-', '–')}.`,
+    isNot('window', window) && 'The address asks for a screening window that is not of this year. The newest is shown.',
+  ].filter((sentence) => sentence !== false);
+  return { scope: { who, measure: measure.id, year: year.id, asOf: day ?? choices.today, window }, wrong };
+}
+
+export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeState | null {
+  const [params, setParams] = useSearchParams();
+  const found = choices && scopeOf(params, choices);
+  if (!found) return null;
+  const { scope, wrong } = found;
+  const { asOf } = scope;
   const query = (s: Scope, more: Record<string, string> = {}) =>
     new URLSearchParams({
       who: s.who,
@@ -60,14 +79,16 @@ export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeSta
   return {
     scope,
     choices,
-    wrongDay: asked !== null && realDay(asked) === undefined ? asked : undefined,
-    live: asOf === choices.today && choices.today <= year.ends,
+    wrong,
+    live: asOf === choices.today && choices.today <= (choices.years.find((y) => y.id === scope.year)?.ends ?? ''),
     // What else a page keeps in its address stays: a day, a filter.
     change: (part) =>
       setParams((now) => {
         const next = new URLSearchParams(now);
         for (const name of ['who', 'measure', 'year', 'asOf', 'window']) next.delete(name);
-        query({ ...scope, ...part }).forEach((value, name) => {
+        // A window is of its year.
+        const kept = part.year !== undefined && part.year !== scope.year ? { ...scope, window: undefined } : scope;
+        query({ ...kept, ...part }).forEach((value, name) => {
           next.set(name, value);
         });
         return next;

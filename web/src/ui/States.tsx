@@ -11,13 +11,17 @@ export function Loading({ label, height = 420 }: { label: string; height?: numbe
 }
 
 export function Failed({ error, again }: { error: Error; again: () => void }) {
+  // What is not there will not be there at the next try either.
+  const gone = 'status' in error && error.status === 404;
   return (
     <div role="alert" className="max-w-xl">
-      <h2 className="text-[17px] font-semibold m-0">This could not be shown</h2>
+      <h2 className="text-[17px] font-semibold m-0">{gone ? 'This is not there' : 'This could not be shown'}</h2>
       <p className="text-soft mt-1">{error.message}</p>
-      <Button look="line" onClick={again}>
-        Try again
-      </Button>
+      {gone ? null : (
+        <Button look="line" onClick={again}>
+          Try again
+        </Button>
+      )}
     </div>
   );
 }

@@ -27,9 +27,24 @@ final class Counting {
 
     private Counting() {}
 
+    /** What was heard of a passage. */
+    record Heard(double seconds, int lastWord, List<ReadingForm.MarkAt> marks, @Nullable Integer retelling, List<ReadingForm.Answer> answers,
+            List<ReadingForm.Seen> seen) {
+
+        static Heard of(ReadingForm f) {
+            return new Heard(f.seconds(), f.lastWord(), f.marks(), f.retelling(), f.answers(), f.seen());
+        }
+    }
+
+    /** By what a school judges it. */
+    record Standards(LevelTable levels, List<Behaviour> library) {}
+
     /** @throws Refusal 422 when the reading cannot have been */
-    static Outcome of(Passage passage, double seconds, int lastWord, List<ReadingForm.MarkAt> marks, @Nullable Integer retelling,
-            List<ReadingForm.Answer> answers, List<ReadingForm.Seen> seen, LevelTable levels, List<Behaviour> library) {
+    static Outcome of(Passage passage, Heard heard, Standards standards) {
+        double seconds = heard.seconds();
+        int lastWord = heard.lastWord();
+        Integer retelling = heard.retelling();
+        List<ReadingForm.Answer> answers = heard.answers();
         if (lastWord > passage.words()) {
             throw Refusal.invalid("lastWord", "The passage has " + passage.words() + " words; the last word read cannot be number " + lastWord + ".");
         }
@@ -42,7 +57,7 @@ final class Counting {
         RunningRecord record;
         List<RunningRecord.LineCount> lines;
         try {
-            List<Mark> all = marks(marks);
+            List<Mark> all = marks(heard.marks());
             record = RunningRecord.of(lastWord, seconds, all);
             lines = RunningRecord.perLine(passage.lineEnds(), lastWord, all);
         } catch (IllegalArgumentException e) {
@@ -61,14 +76,15 @@ final class Counting {
         double points = answers.stream().mapToInt(ReadingForm.Answer::points).sum() + (retelling == null ? 0 : retelling);
         double most = answers.stream().mapToInt(a -> requireNonNull(questions.get(a.questionId())).points()).sum() + (retelling == null ? 0 : RETELLING);
         Double comprehension = most == 0 ? null : (Double) (points / most);
-        Map<Integer, Behaviour> behaviours = library.stream().collect(Collectors.toMap(Behaviour::id, Function.identity()));
-        List<TeachNext> teach = seen.stream().filter(s -> !s.shown() && behaviours.containsKey(s.behaviourId())).map(s -> behaviours.get(s.behaviourId()))
+        Map<Integer, Behaviour> behaviours = standards.library().stream().collect(Collectors.toMap(Behaviour::id, Function.identity()));
+        List<TeachNext> teach = heard.seen().stream().filter(s -> !s.shown() && behaviours.containsKey(s.behaviourId()))
+                .map(s -> behaviours.get(s.behaviourId()))
                 .map(b -> new TeachNext(b.name(), b.teach())).toList();
         String sentence = Math.round(record.correctPerMinute()) + " words correct per minute, " + Words.plain(Math.round(1000 * record.accuracy()) / 10.0)
                 + " % right"
                 + (record.errors() == 0 ? "" : ", 1 error in " + Math.round(record.errorRatio().getAsDouble()) + " words") + ".";
         return new Outcome(record.words(), record.errors(), record.selfCorrected(), record.correctPerMinute(), record.accuracy(), boxed(record.errorRatio()),
-                boxed(record.selfCorrectionRatio()), comprehension, literal, inferential, levels.propose(record.accuracy(), comprehension).name(),
+                boxed(record.selfCorrectionRatio()), comprehension, literal, inferential, standards.levels().propose(record.accuracy(), comprehension).name(),
                 lines.stream().map(l -> new LineOutcome(l.firstWord(), l.lastWord(), l.errors(), l.selfCorrected())).toList(), teach, sentence);
     }
 

@@ -7,10 +7,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.reading.LevelTable;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingLevel;
-import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.SetupRights;
 
 /** The library: passages, what is looked for in a reading, and the table of levels. */
 @Service

@@ -46,8 +46,8 @@ public class ReadingKeeping {
     }
 
     private Outcome counted(ReadingForm f, int school) {
-        return Counting.of(library.passage(f.passageId(), school), f.seconds(), f.lastWord(), f.marks(), f.retelling(), f.answers(), f.seen(),
-                passages.levels(school, calendar.today()), passages.behaviours(school));
+        return Counting.of(library.passage(f.passageId(), school), Counting.Heard.of(f),
+                new Counting.Standards(passages.levels(school, calendar.today()), passages.behaviours(school)));
     }
 
     /** Keeps a reading; with a measure also its words correct per minute as the day's score, both or neither. */

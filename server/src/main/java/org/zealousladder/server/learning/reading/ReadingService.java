@@ -19,10 +19,10 @@ import org.zealousladder.server.learning.reading.ReadingViews.ReadingHome;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingLevel;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingPair;
 import org.zealousladder.server.learning.reading.ReadingViews.ReadingRecord;
-import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 
@@ -51,19 +51,19 @@ public class ReadingService {
         Map<Integer, StudentRef> refs = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::ref, (a, b) -> a));
         Map<Integer, Passage> texts = passages.passages(school).stream()
                 .collect(Collectors.toMap(Passage::id, Function.identity(), (a, b) -> a, java.util.LinkedHashMap::new));
-        LevelTable levels = passages.levels(school, asOf);
+        LevelTable table = passages.levels(school, asOf);
+        Counting.Standards levels = new Counting.Standards(table, List.of());
         List<ReadingStore.ReadingRow> rows = refs.isEmpty() ? List.of() : store.ofStudents(refs.keySet(), roster.year(yearId).starts(), asOf);
         Map<Long, List<ReadingForm.MarkAt>> marks = rows.isEmpty() ? Map.of() : store.marks(rows.stream().map(ReadingStore.ReadingRow::id).toList());
         List<ReadingBrief> readings = rows.stream().filter(r -> texts.containsKey(r.passageId())).map(r -> {
-            Outcome o = Counting.of(requireNonNull(texts.get(r.passageId())), r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(),
-                    List.of(),
-                    levels, List.of());
+            Outcome o = Counting.of(requireNonNull(texts.get(r.passageId())),
+                    new Counting.Heard(r.seconds(), r.lastWord(), marks.getOrDefault(r.id(), List.of()), null, List.of(), List.of()), levels);
             return new ReadingBrief(r.id(), requireNonNull(refs.get(r.studentId())), r.passageId(), requireNonNull(texts.get(r.passageId())).title(),
                     r.readOn(), o.correctPerMinute(),
                     o.accuracy(), r.level());
         }).toList();
         return new ReadingHome(students.stream().map(Enrolled::ref).toList(), List.copyOf(texts.values()), passages.behaviours(school),
-                levels.levels().stream().map(l -> new ReadingLevel(l.name(), l.accuracy(), l.comprehension())).toList(), readings, school,
+                table.levels().stream().map(l -> new ReadingLevel(l.name(), l.accuracy(), l.comprehension())).toList(), readings, school,
                 rights.mayChange(school));
     }
 
@@ -79,14 +79,14 @@ public class ReadingService {
         Map<Long, List<ReadingForm.Answer>> answers = store.answers(ids);
         Map<Long, List<ReadingForm.Seen>> seen = store.seen(ids);
         Passage passage = library.passage(row.passageId(), student.schoolId());
-        LevelTable levels = passages.levels(student.schoolId(), asOf);
         List<Behaviour> behaviours = passages.behaviours(student.schoolId());
+        Counting.Standards standards = new Counting.Standards(passages.levels(student.schoolId(), asOf), behaviours);
         List<ReadingRecord> records = all.stream().map(r -> {
             List<ReadingForm.MarkAt> m = marks.getOrDefault(r.id(), List.of());
             List<ReadingForm.Answer> a = answers.getOrDefault(r.id(), List.of());
             List<ReadingForm.Seen> s = seen.getOrDefault(r.id(), List.of());
             return new ReadingRecord(r.id(), student.ref(), passage, r.readOn(), r.seconds(), r.limitSeconds(), r.lastWord(), m, r.retelling(), a, s, r.level(),
-                    r.levelReason(), r.note(), r.by(), Counting.of(passage, r.seconds(), r.lastWord(), m, r.retelling(), a, s, levels, behaviours));
+                    r.levelReason(), r.note(), r.by(), Counting.of(passage, new Counting.Heard(r.seconds(), r.lastWord(), m, r.retelling(), a, s), standards));
         }).toList();
         return new ReadingPair(records.get(0), records.stream().skip(1).map(o -> new OtherReading(o, Counting.compare(records.get(0), o))).toList(),
                 behaviours);

@@ -3,15 +3,20 @@ package org.zealousladder.server.measures.measures;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
+import org.zealousladder.server.school.roster.SetupRights;
 
 /** Measures and screening windows. */
 @RestController
 class MeasuresController {
     private final MeasuresService measures;
+    private final WindowsService windows;
     private final SetupRights rights;
 
-    MeasuresController(MeasuresService measures, SetupRights rights) {
+    MeasuresController(MeasuresService measures, WindowsService windows, SetupRights rights) {
         this.measures = measures;
+        this.windows = windows;
         this.rights = rights;
     }
 
@@ -20,6 +25,6 @@ class MeasuresController {
 
     @GetMapping("/api/measures")
     SetupView all() {
-        return new SetupView(measures.measures(), measures.windows(), rights.mayChange(null));
+        return new SetupView(measures.measures(), windows.windows(), rights.mayChange(null));
     }
 }

@@ -2,8 +2,6 @@ package org.zealousladder.server.measures.measures;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.decisions.RuleSettings;
@@ -17,7 +15,6 @@ class MeasuresStore {
             select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks,
                    coalesce(last_points, 4) as last_points, coalesce(change_at_most, 0.25) as change_at_most,
                    coalesce(raise_at_least, 0.9) as raise_at_least""";
-    private static final String WINDOWS = "select id, year_id, name, starts, ends from measures_window ";
 
     private final JdbcClient db;
 
@@ -31,153 +28,8 @@ class MeasuresStore {
 
     /** As they were known on a day: what a later change replaced is read from its record. */
     List<Measure> measures(LocalDate asOf) {
-        return db.sql(MEASURES + " from (" + asKnown("measures_measure") + ") m order by id").param("asOf", asOf).query(Measure.class).list();
-    }
-
-    List<Window> windows(LocalDate asOf) {
-        return db.sql("select id, year_id, name, starts, ends from (" + asKnown("measures_window") + ") w order by starts").param("asOf", asOf)
-                .query(Window.class).list();
-    }
-
-    /** Of each row the version that the first change after the day replaced, or the row itself. */
-    private static String asKnown(String table) {
-        return """
-                select distinct on (v.id) v.* from (
-                  select (jsonb_populate_record(null::%1$s, c.before)).*, c.id as change from measures_change c where c.what = '%1$s' and c.changed_on > :asOf
-                  union all select t.*, null from %1$s t) v
-                 where v.id in (select id from %1$s)
-                 order by v.id, v.change nulls last""".formatted(table);
-    }
-
-    List<Window> windows() {
-        return db.sql(WINDOWS + "order by starts").query(Window.class).list();
-    }
-
-    List<CutSet> sets() {
-        return db.sql("select id, code, name, kind, school_id, note from measures_cut_set order by id").query(CutSet.class).list();
-    }
-
-    int defaultSet(@Nullable Integer school, LocalDate asOf) {
-        return db.sql("select d.set_id from measures_default_set d where (d.school_id = :school or d.school_id is null) and" + Known.asOf("d")
-                + "order by d.school_id nulls last, d.id desc limit 1").param("school", school, java.sql.Types.INTEGER).param("asOf", asOf).query(Integer.class)
-                .single();
-    }
-
-    void chooseDefault(@Nullable Integer school, int set, LocalDate today, int by) {
-        db.sql("""
-                update measures_default_set set superseded_on = greatest(:today, known_from)
-                 where school_id is not distinct from :school and superseded_on is null""").param("school", school, java.sql.Types.INTEGER)
-                .param("today", today).update();
-        db.sql("insert into measures_default_set (school_id, set_id, known_from, recorded_by) values (:school, :set, :today, :by)")
-                .param("school", school, java.sql.Types.INTEGER).param("set", set).param("today", today).param("by", by).update();
-    }
-
-    record BandRow(int measureId, int windowId, int grade, int position, String name, int tier, @Nullable Double fromScore) {}
-
-    List<BandRow> bands(List<Integer> windowIds, LocalDate asOf, int setId) {
-        return db.sql("""
-                select l.measure_id, l.window_id, l.grade, b.position, b.name, b.tier, b.from_score
-                  from measures_ladder l join measures_band b on b.ladder_id = l.id
-                 where l.window_id = any(:windows) and l.set_id = :set and""" + Known.asOf("l") + """
-                 order by l.measure_id, l.window_id, l.grade, b.position""")
-                .param("windows", windowIds.toArray(Integer[]::new)).param("set", setId).param("asOf", asOf).query(BandRow.class).list();
-    }
-
-    record LadderBand(int id, int setId, int measureId, int grade, int windowId, LocalDate knownFrom, @Nullable String recordedBy, @Nullable String reason,
-            String name, int tier, @Nullable Double fromScore) {}
-
-    List<LadderBand> drawn(List<Integer> sets, int measureId, List<Integer> windows, LocalDate asOf) {
-        return db.sql("""
-                select l.id, l.set_id, l.measure_id, l.grade, l.window_id, l.known_from, p.name as recorded_by, l.reason, b.name, b.tier, b.from_score
-                  from measures_ladder l join measures_band b on b.ladder_id = l.id left join people_person p on p.id = l.recorded_by
-                 where l.set_id = any(:sets) and l.measure_id = :measure and l.window_id = any(:windows) and""" + Known.asOf("l") + """
-                 order by l.set_id, l.grade, l.window_id, b.position""")
-                .param("sets", sets.stream().map(Integer::shortValue).toArray(Short[]::new)).param("measure", measureId)
-                .param("windows", windows.toArray(Integer[]::new)).param("asOf", asOf)
-                .query(LadderBand.class).list();
-    }
-
-    Optional<Integer> currentLadder(int setId, int measureId, int grade, int windowId) {
-        return db.sql("""
-                select id from measures_ladder
-                 where set_id = :set and measure_id = :measure and grade = :grade and window_id = :window and superseded_on is null""")
-                .param("set", setId).param("measure", measureId).param("grade", grade).param("window", windowId).query(Integer.class).optional();
-    }
-
-    /** @return whether it was still the current one */
-    boolean supersedeLadder(int id, LocalDate today) {
-        return db.sql("update measures_ladder set superseded_on = greatest(:today, known_from) where id = :id and superseded_on is null")
-                .param("today", today).param("id", id).update() == 1;
-    }
-
-    /** @param replaces whether an earlier version stood there; a first one counts from the window's first day on */
-    void insertLadder(int setId, int measureId, int grade, int windowId, List<DrawnLadder.DrawnBand> bands, LocalDate today, boolean replaces, int by,
-            @Nullable String reason) {
-        int id = db.sql("""
-                insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by, reason)
-                select :set, :measure, :grade, w.id, case when :replaces then :today else least(w.starts, :today) end, :by, :reason
-                  from measures_window w where w.id = :window returning id""")
-                .param("set", setId).param("measure", measureId).param("grade", grade).param("window", windowId).param("replaces", replaces)
-                .param("today", today).param("by", by).param("reason", reason, java.sql.Types.VARCHAR).query(Integer.class).single();
-        db.sql("""
-                insert into measures_band (ladder_id, position, name, tier, from_score)
-                select :id, ordinality - 1, name, tier, from_score
-                  from unnest(:names, :tiers, :cuts) with ordinality as b(name, tier, from_score, ordinality)""")
-                .param("id", id).param("names", bands.stream().map(DrawnLadder.DrawnBand::name).toArray(String[]::new))
-                .param("tiers", bands.stream().map(b -> (short) b.tier()).toArray(Short[]::new))
-                .param("cuts", bands.stream().map(DrawnLadder.DrawnBand::fromScore).toArray(Double[]::new)).update();
-    }
-
-    int insertSet(String code, String name, SetKind kind, @Nullable Integer school, @Nullable String note) {
-        return db.sql("insert into measures_cut_set (code, name, kind, school_id, note) values (:code, :name, :kind, :school, :note) returning id")
-                .param("code", code).param("name", name).param("kind", kind.code()).param("school", school, java.sql.Types.INTEGER)
-                .param("note", note, java.sql.Types.VARCHAR).query(Integer.class).single();
-    }
-
-    /** Copies every ladder that counts today from one set to another. */
-    void copyLadders(int from, int to, LocalDate today, int by) {
-        db.sql("""
-                with copied as (
-                  insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by, reason)
-                  select :to, measure_id, grade, window_id, least(known_from, :today), :by, 'copied'
-                    from measures_ladder where set_id = :from and superseded_on is null
-                  returning id, measure_id, grade, window_id)
-                insert into measures_band (ladder_id, position, name, tier, from_score)
-                select c.id, b.position, b.name, b.tier, b.from_score
-                  from copied c join measures_ladder l on (l.measure_id, l.grade, l.window_id) = (c.measure_id, c.grade, c.window_id)
-                       and l.set_id = :from and l.superseded_on is null
-                  join measures_band b on b.ladder_id = l.id""").param("from", from).param("to", to).param("today", today).param("by", by).update();
-    }
-
-    int insertWindow(int yearId, String name, LocalDate starts, LocalDate ends) {
-        return db.sql("insert into measures_window (year_id, name, starts, ends) values (:year, :name, :starts, :ends) returning id")
-                .param("year", yearId).param("name", name).param("starts", starts).param("ends", ends).query(Integer.class).single();
-    }
-
-    void changeWindow(int id, String name, LocalDate starts, LocalDate ends) {
-        db.sql("update measures_window set name = :name, starts = :starts, ends = :ends where id = :id")
-                .param("id", id).param("name", name).param("starts", starts).param("ends", ends).update();
-    }
-
-    void deleteWindow(int id) {
-        db.sql("delete from measures_window where id = :id").param("id", id).update();
-    }
-
-    long laddersOf(int window) {
-        return db.sql("select count(*) from measures_ladder where window_id = :window").param("window", window).query(Long.class).single();
-    }
-
-    record Cut(double fromScore, String name, int grade, String window) {}
-
-    /** A cut score in use that a range would leave outside. */
-    Optional<Cut> cutOutside(int measure, double lowest, double highest) {
-        return db.sql("""
-                select b.from_score, b.name, l.grade, w.name || ' ' || y.name as "window"
-                  from measures_ladder l join measures_band b on b.ladder_id = l.id join measures_window w on w.id = l.window_id
-                  join roster_year y on y.id = w.year_id
-                 where l.measure_id = :measure and l.superseded_on is null and b.from_score not between :lowest and :highest
-                 order by w.starts desc, l.grade, b.position limit 1""")
-                .param("measure", measure).param("lowest", lowest).param("highest", highest).query(Cut.class).optional();
+        return db.sql(MEASURES + " from (" + Known.version("measures_measure", "measures_change") + ") m order by id").param("asOf", asOf).query(Measure.class)
+                .list();
     }
 
     void changeRule(int id, RuleSettings s) {

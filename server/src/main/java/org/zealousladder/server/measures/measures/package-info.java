@@ -1,2 +1,2 @@
-/** Measures and how their scores are read: screening windows, and ladders of cut scores per measure, grade and window. */
+/** Measures: what is measured, in which unit and range, with what error, and how its trends are decided on. */
 package org.zealousladder.server.measures.measures;

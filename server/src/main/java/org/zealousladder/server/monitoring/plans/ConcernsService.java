@@ -53,8 +53,8 @@ public class ConcernsService {
         }
         boolean stands = Objects.equals(store.current(student, area.strip()).orElse(null), seen);
         try {
-            if (!stands || !store.put(student, area.strip(), level, Words.orNull(note), seen, calendar.today(),
-                    Viewer.current().id())) {
+            if (!stands || !store.put(new ConcernsStore.NewConcern(student, area.strip(), level, Words.orNull(note), Viewer.current().id()), seen,
+                    calendar.today())) {
                 throw overtaken();
             }
         } catch (DuplicateKeyException e) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.BoundTo;
 import org.zealousladder.server.platform.sql.Known;
 
 @Repository
@@ -31,8 +32,10 @@ class ConcernsStore {
                 .param("student", student).param("area", area).query(Long.class).optional();
     }
 
+    record NewConcern(int student, String area, int level, @Nullable String note, int by) {}
+
     /** @return whether the concern that was seen was still the current one */
-    boolean put(int student, String area, int level, @Nullable String note, @Nullable Long seen, LocalDate today, int by) {
+    boolean put(NewConcern concern, @Nullable Long seen, LocalDate today) {
         long id = db.sql("select nextval(pg_get_serial_sequence('plans_concern', 'id'))").query(Long.class).single();
         if (seen != null && db.sql("""
                 update plans_concern set superseded_by = :by, superseded_on = greatest(:today, known_from)
@@ -42,8 +45,7 @@ class ConcernsStore {
         db.sql("""
                 insert into plans_concern (id, student_id, area, level, note, known_from, recorded_by)
                 values (:id, :student, :area, :level, :note, :today, :by)""")
-                .param("id", id).param("student", student).param("area", area).param("level", level).param("note", note).param("today", today)
-                .param("by", by).update();
+                .paramSource(new BoundTo(concern).and("id", id).and("today", today)).update();
         return true;
     }
 

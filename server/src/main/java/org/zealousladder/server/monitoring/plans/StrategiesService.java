@@ -6,9 +6,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.SetupRights;
 
 /** The school's own list of strategies. */
 @Service

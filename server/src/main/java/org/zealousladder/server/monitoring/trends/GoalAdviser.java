@@ -13,9 +13,11 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.goals.Baseline;
 import org.zealousladder.core.goals.GoalKind;
+import org.zealousladder.server.measures.ladders.LaddersService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.trends.GoalOptions.Benchmark;
 import org.zealousladder.server.monitoring.trends.GoalOptions.StartPoint;
@@ -34,12 +36,16 @@ import org.zealousladder.server.screening.norms.NormsService.GrowthTable;
 public class GoalAdviser {
     private final CardsService cards;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
+    private final LaddersService allLadders;
     private final NormsService norms;
     private final RosterService roster;
 
-    GoalAdviser(CardsService cards, MeasuresService measures, NormsService norms, RosterService roster) {
+    GoalAdviser(CardsService cards, MeasuresService measures, WindowsService allWindows, LaddersService allLadders, NormsService norms, RosterService roster) {
         this.cards = cards;
         this.measures = measures;
+        this.allWindows = allWindows;
+        this.allLadders = allLadders;
         this.norms = norms;
         this.roster = roster;
     }
@@ -157,8 +163,8 @@ public class GoalAdviser {
 
     /** Where bands begin in windows that are not over, the highest band of a window first. */
     private List<GradeBenchmark> benchmarks(int school, List<Integer> grades, int measureId, LocalDate asOf) {
-        List<Window> ahead = measures.windows(asOf).stream().filter(w -> w.ends().isAfter(asOf)).sorted(Comparator.comparing(Window::starts)).toList();
-        var ladders = measures.ladders(ahead, asOf, measures.defaultSet(school, asOf));
+        List<Window> ahead = allWindows.windows(asOf).stream().filter(w -> w.ends().isAfter(asOf)).sorted(Comparator.comparing(Window::starts)).toList();
+        var ladders = allLadders.ladders(ahead, asOf, allLadders.defaultSet(school, asOf));
         return ahead.stream().flatMap(w -> grades.stream().flatMap(g -> ladders.of(measureId, w.id(), g).stream()
                 .flatMap(l -> bands(w, l, asOf).stream().map(b -> new GradeBenchmark(g, b))))).toList();
     }

@@ -17,7 +17,8 @@ import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.summary.Quantiles;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.goals.Goal;
@@ -46,6 +47,7 @@ public class TrendsService {
 
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final ScoresService scores;
     private final GoalsService goals;
     private final DecisionsService decisions;
@@ -55,11 +57,12 @@ public class TrendsService {
     private final MediansService medians;
     private final CardsService cards;
 
-    TrendsService(RosterService roster, MeasuresService measures, ScoresService scores, GoalsService goals,
+    TrendsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, GoalsService goals,
             DecisionsService decisions, PlansService plans, StrategiesService strategies, FollowingService followed,
             MediansService medians, CardsService cards) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.scores = scores;
         this.goals = goals;
         this.decisions = decisions;
@@ -153,7 +156,7 @@ public class TrendsService {
     /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. Those that somebody gave come with them. */
     private List<PeerMedian> peers(List<Enrolled> students, int measureId, SchoolYear year, LocalDate asOf) {
         List<PeerMedian> peers = new ArrayList<>();
-        Map<Integer, Window> windows = measures.seasons(asOf, 3).stream().filter(w -> w.yearId() == year.id()).collect(Collectors.toMap(Window::id, w -> w));
+        Map<Integer, Window> windows = allWindows.seasons(asOf, 3).stream().filter(w -> w.yearId() == year.id()).collect(Collectors.toMap(Window::id, w -> w));
         Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
         scores.screening(classes.keySet(), List.of(measureId), List.copyOf(windows.values()), asOf).stream().filter(Score::scored)
                 .collect(Collectors.groupingBy(s -> new ClassIn(requireNonNull(classes.get(s.studentId())), requireNonNull(s.windowId()))))

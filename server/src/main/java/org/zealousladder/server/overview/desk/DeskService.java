@@ -15,7 +15,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.trends.CardsService;
 import org.zealousladder.server.monitoring.trends.Progress;
@@ -45,14 +46,16 @@ public class DeskService {
 
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final CardsService trends;
     private final StandingsService standing;
     private final RetestsService retests;
 
-    DeskService(RosterService roster, MeasuresService measures, CardsService trends, StandingsService standing,
+    DeskService(RosterService roster, MeasuresService measures, WindowsService allWindows, CardsService trends, StandingsService standing,
             RetestsService retests) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.trends = trends;
         this.standing = standing;
         this.retests = retests;
@@ -63,7 +66,7 @@ public class DeskService {
         LocalDate asOf = year.clamp(asked);
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> windows = measures.seasons(asOf, 2);
+        List<Window> windows = allWindows.seasons(asOf, 2);
         List<Progress> all = trends.progress(students, byId, trends.ground(students, asOf), year, asOf);
         Standings standings = standing.of(students, byId.values(), windows, asOf);
 

@@ -20,10 +20,12 @@ import org.zealousladder.core.bands.Band;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.questions.MeetingQuestions;
 import org.zealousladder.core.questions.ScreeningFigures;
-import org.zealousladder.server.measures.measures.Ladders;
+import org.zealousladder.server.measures.ladders.Ladders;
+import org.zealousladder.server.measures.ladders.LaddersService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
@@ -48,13 +50,18 @@ public class ReportService {
     private final ScreeningService screenings;
     private final StandingsService standings;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
+    private final LaddersService allLadders;
     private final RosterService roster;
     private final GoalsService goals;
 
-    ReportService(ScreeningService screenings, StandingsService standings, MeasuresService measures, RosterService roster, GoalsService goals) {
+    ReportService(ScreeningService screenings, StandingsService standings, MeasuresService measures, WindowsService allWindows, LaddersService allLadders,
+            RosterService roster, GoalsService goals) {
         this.screenings = screenings;
         this.standings = standings;
         this.measures = measures;
+        this.allWindows = allWindows;
+        this.allLadders = allLadders;
         this.roster = roster;
         this.goals = goals;
     }
@@ -64,10 +71,10 @@ public class ReportService {
         Measure measure = measures.measure(measureId, screening.asOf());
         Window window = screening.window();
         SchoolScores school = standings.ofSchool(screening.everyone().toList(), window, List.of(measure), screening.asOf());
-        Optional<Window> next = measures.windows(screening.asOf()).stream().filter(w -> w.yearId() == window.yearId() && w.starts().isAfter(window.ends()))
+        Optional<Window> next = allWindows.windows(screening.asOf()).stream().filter(w -> w.yearId() == window.yearId() && w.starts().isAfter(window.ends()))
                 .min(Comparator.comparing(Window::starts));
-        int set = measures.defaultSet(screening.schoolId(), screening.asOf());
-        Ladders ahead = measures.ladders(next.map(List::of).orElse(List.of(window)), screening.asOf(), set);
+        int set = allLadders.defaultSet(screening.schoolId(), screening.asOf());
+        Ladders ahead = allLadders.ladders(next.map(List::of).orElse(List.of(window)), screening.asOf(), set);
         int aheadId = next.orElse(window).id();
 
         List<Enrolled> screened = screening.expected().stream().filter(s -> screening.cell(s.id(), measureId).scored()).toList();

@@ -7,7 +7,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.ClassRef;
@@ -19,11 +20,13 @@ import org.zealousladder.server.school.roster.SchoolYear;
 class ScopeController {
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final SchoolCalendar calendar;
 
-    ScopeController(RosterService roster, MeasuresService measures, SchoolCalendar calendar) {
+    ScopeController(RosterService roster, MeasuresService measures, WindowsService allWindows, SchoolCalendar calendar) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.calendar = calendar;
     }
 
@@ -37,7 +40,7 @@ class ScopeController {
     @GetMapping("/api/scope")
     ScopeChoices choices() {
         return new ScopeChoices(calendar.today(), roster.years(), roster.classes(),
-                measures.measures().stream().map(Measure::ref).toList(), measures.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
+                measures.measures().stream().map(Measure::ref).toList(), allWindows.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
                 Viewer.current().role() == Viewer.Role.COORDINATOR);
     }
 }

@@ -11,7 +11,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
 import org.zealousladder.server.monitoring.plans.ConcernsService;
@@ -43,6 +44,7 @@ public class StudentsService {
 
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final ScoresService scores;
     private final CardsService trends;
     private final StandingsService standing;
@@ -51,10 +53,12 @@ public class StudentsService {
     private final PlansService plans;
     private final ConcernsService concerns;
 
-    StudentsService(RosterService roster, MeasuresService measures, ScoresService scores, CardsService trends, StandingsService standing,
+    StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
+            StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.scores = scores;
         this.trends = trends;
         this.standing = standing;
@@ -71,7 +75,7 @@ public class StudentsService {
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
-        List<Window> windows = measures.seasons(asOf, SEASONS);
+        List<Window> windows = allWindows.seasons(asOf, SEASONS);
         Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
         List<Decision> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);

@@ -33,6 +33,10 @@ class RosterStore {
         return db.sql("select id, name, starts, ends from roster_year order by starts desc").query(SchoolYear.class).list();
     }
 
+    boolean oneSchool() {
+        return db.sql("select count(*) = 1 from roster_school").query(Boolean.class).single();
+    }
+
     List<ClassRef> classes() {
         return db.sql("""
                 select c.id, c.code, c.name, c.grade, c.school_id, s.name as school_name, c.year_id

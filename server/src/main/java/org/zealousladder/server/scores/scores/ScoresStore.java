@@ -13,7 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.scores.ScoreScale;
 import org.zealousladder.core.scores.ScoreStatus;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.sql.BoundTo;
 import org.zealousladder.server.platform.sql.Known;
 

@@ -3,7 +3,7 @@ package org.zealousladder.server.screening.changes;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 
 /** How one kind of change is made. Who may is asked where it is made. */
 interface Changing {

@@ -8,20 +8,20 @@ import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.zealousladder.server.measures.measures.MeasureEditor;
 import org.zealousladder.server.measures.measures.MeasureForm;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupService;
 import org.zealousladder.server.platform.words.Words;
 
 /** The properties of a measure are changed: its name, range, decimals, error. */
 @Component
 class MeasureChanging implements Changing {
-    private final SetupService setup;
+    private final MeasureEditor editor;
     private final MeasuresService measures;
     private final Reaches reaches;
 
-    MeasureChanging(SetupService setup, MeasuresService measures, Reaches reaches) {
-        this.setup = setup;
+    MeasureChanging(MeasureEditor editor, MeasuresService measures, Reaches reaches) {
+        this.editor = editor;
         this.measures = measures;
         this.reaches = reaches;
     }
@@ -39,7 +39,7 @@ class MeasureChanging implements Changing {
     @Override
     public Made make(SetupChange change, @Nullable String reason) {
         SetupChange before = now(change);
-        setup.saveMeasure(requireNonNull(change.measure()));
+        editor.save(requireNonNull(change.measure()));
         SetupChange after = now(change);
         return new Made("measure " + requireNonNull(change.measure()).id(), null, before, after,
                 words(requireNonNull(before.measure()), requireNonNull(after.measure())));

@@ -2,8 +2,8 @@ package org.zealousladder.server.screening.changes;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.RosterService;
@@ -12,12 +12,12 @@ import org.zealousladder.server.school.roster.RosterService;
 @Component
 class Reaches {
     private final RosterService roster;
-    private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final SchoolCalendar calendar;
 
-    Reaches(RosterService roster, MeasuresService measures, SchoolCalendar calendar) {
+    Reaches(RosterService roster, WindowsService allWindows, SchoolCalendar calendar) {
         this.roster = roster;
-        this.measures = measures;
+        this.allWindows = allWindows;
         this.calendar = calendar;
     }
 
@@ -33,6 +33,6 @@ class Reaches {
     /** This year's windows that have begun, the earliest first. */
     List<Window> begun() {
         int year = thisYear();
-        return measures.windows().stream().filter(w -> w.yearId() == year && !w.starts().isAfter(calendar.today())).toList();
+        return allWindows.windows().stream().filter(w -> w.yearId() == year && !w.starts().isAfter(calendar.today())).toList();
     }
 }

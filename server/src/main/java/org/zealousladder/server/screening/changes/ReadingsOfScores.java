@@ -8,7 +8,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;

@@ -6,17 +6,17 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.measures.measures.DecisionRuleForm;
+import org.zealousladder.server.measures.measures.MeasureEditor;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupService;
 
 /** How a measure's trends are decided on. Whose proposals differ is shown by monitoring, which fits the trends. */
 @Component
 class RuleChanging implements Changing {
-    private final SetupService setup;
+    private final MeasureEditor editor;
     private final MeasuresService measures;
 
-    RuleChanging(SetupService setup, MeasuresService measures) {
-        this.setup = setup;
+    RuleChanging(MeasureEditor editor, MeasuresService measures) {
+        this.editor = editor;
         this.measures = measures;
     }
 
@@ -34,7 +34,7 @@ class RuleChanging implements Changing {
     public Made make(SetupChange change, @Nullable String reason) {
         SetupChange before = now(change);
         DecisionRuleForm rule = requireNonNull(change.rule());
-        setup.saveRule(rule);
+        editor.decideBy(rule);
         String name = measures.measure(rule.measureId()).name();
         return new Made("rule " + rule.measureId(), null, before, now(change),
                 name + " was decided " + words(requireNonNull(before.rule())) + "; it is now decided " + words(rule) + ".");

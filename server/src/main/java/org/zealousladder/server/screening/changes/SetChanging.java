@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.measures.ladders.LaddersService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.screening.cuts.CutsService;
 import org.zealousladder.server.screening.cuts.SetChoice;
@@ -15,13 +15,13 @@ import org.zealousladder.server.screening.cuts.SetChoice;
 @Component
 class SetChanging implements Changing {
     private final CutsService cuts;
-    private final MeasuresService measures;
+    private final LaddersService allLadders;
     private final Reaches reaches;
     private final SchoolCalendar calendar;
 
-    SetChanging(CutsService cuts, MeasuresService measures, Reaches reaches, SchoolCalendar calendar) {
+    SetChanging(CutsService cuts, LaddersService allLadders, Reaches reaches, SchoolCalendar calendar) {
         this.cuts = cuts;
-        this.measures = measures;
+        this.allLadders = allLadders;
         this.reaches = reaches;
         this.calendar = calendar;
     }
@@ -34,7 +34,7 @@ class SetChanging implements Changing {
     @Override
     public SetupChange now(SetupChange change) {
         int school = requireNonNull(change.set()).school();
-        return SetupChange.of(new SetChoice(measures.defaultSet(school, calendar.today()), school));
+        return SetupChange.of(new SetChoice(allLadders.defaultSet(school, calendar.today()), school));
     }
 
     @Override
@@ -47,7 +47,7 @@ class SetChanging implements Changing {
     }
 
     private String name(SetupChange change) {
-        return measures.set(requireNonNull(change.set()).set()).name();
+        return allLadders.set(requireNonNull(change.set()).set()).name();
     }
 
     @Override

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.measures.measures.DecisionRuleForm;
 import org.zealousladder.server.measures.measures.MeasureForm;
-import org.zealousladder.server.measures.measures.WindowForm;
+import org.zealousladder.server.measures.windows.WindowForm;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.screening.cuts.LadderForm;
 import org.zealousladder.server.screening.cuts.SetChoice;

@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.tiers.TierRuleForm;
 import org.zealousladder.server.screening.tiers.TierRules;

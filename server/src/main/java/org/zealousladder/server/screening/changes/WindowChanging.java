@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupService;
-import org.zealousladder.server.measures.measures.Window;
-import org.zealousladder.server.measures.measures.WindowForm;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowEditor;
+import org.zealousladder.server.measures.windows.WindowForm;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.RosterService;
@@ -18,15 +18,15 @@ import org.zealousladder.server.scores.scores.ScoresService;
 /** A screening window is added, moved, renamed or deleted. */
 @Component
 class WindowChanging implements Changing {
-    private final SetupService setup;
-    private final MeasuresService measures;
+    private final WindowEditor editor;
+    private final WindowsService allWindows;
     private final ScoresService scores;
     private final RosterService roster;
     private final Reaches reaches;
 
-    WindowChanging(SetupService setup, MeasuresService measures, ScoresService scores, RosterService roster, Reaches reaches) {
-        this.setup = setup;
-        this.measures = measures;
+    WindowChanging(WindowEditor editor, WindowsService allWindows, ScoresService scores, RosterService roster, Reaches reaches) {
+        this.editor = editor;
+        this.allWindows = allWindows;
         this.scores = scores;
         this.roster = roster;
         this.reaches = reaches;
@@ -40,7 +40,7 @@ class WindowChanging implements Changing {
     @Override
     public @Nullable SetupChange now(SetupChange change) {
         Integer id = id(change);
-        return id == null ? null : measures.windows().stream().filter(w -> w.id() == id).findFirst().map(w -> SetupChange.of(WindowForm.of(w))).orElse(null);
+        return id == null ? null : allWindows.windows().stream().filter(w -> w.id() == id).findFirst().map(w -> SetupChange.of(WindowForm.of(w))).orElse(null);
     }
 
     private static @Nullable Integer id(SetupChange change) {
@@ -50,17 +50,17 @@ class WindowChanging implements Changing {
     @Override
     public Made make(SetupChange change, @Nullable String reason) {
         if (change.removedWindow() != null) {
-            Window gone = measures.window(change.removedWindow());
+            Window gone = allWindows.window(change.removedWindow());
             if (scores.anyIn(gone)) {
                 throw Refusal.conflict("There are scores on the days of " + gone.name() + ", so it cannot be deleted. Its name and days can be changed.");
             }
-            setup.removeWindow(gone.id());
+            editor.remove(gone.id());
             WindowForm again = new WindowForm(null, gone.yearId(), gone.name(), gone.starts(), gone.ends());
             return new Made(about(gone), null, SetupChange.of(again), change, title(gone) + ", " + span(gone) + ", was deleted.");
         }
         WindowForm form = requireNonNull(change.window());
-        Window before = form.id() == null ? null : measures.window(form.id());
-        Window now = setup.saveWindow(form);
+        Window before = form.id() == null ? null : allWindows.window(form.id());
+        Window now = editor.save(form);
         SetupChange after = SetupChange.of(WindowForm.of(now));
         return before == null
                 ? new Made(about(now), null, SetupChange.removed(now.id()), after, title(now) + ", " + span(now) + ", was added.")
@@ -88,7 +88,7 @@ class WindowChanging implements Changing {
     @Override
     public Reach reach(SetupChange change) {
         Integer id = id(change);
-        return id == null ? Reach.NOBODY : measures.windows().stream().filter(w -> w.id() == id).findFirst()
+        return id == null ? Reach.NOBODY : allWindows.windows().stream().filter(w -> w.id() == id).findFirst()
                 .map(w -> new Reach(reaches.schools(w.yearId()), List.of(w))).orElse(Reach.NOBODY);
     }
 }

@@ -19,7 +19,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -47,10 +48,12 @@ public class CoverageService {
     private final ClosingService closing;
     private final RetestsService retests;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final RosterService roster;
     private final SchoolCalendar calendar;
 
     CoverageService(CoverageStore store, ScreeningService screenings, ClosingService closing, RetestsService retests, MeasuresService measures,
+            WindowsService allWindows,
             RosterService roster,
             SchoolCalendar calendar) {
         this.store = store;
@@ -58,6 +61,7 @@ public class CoverageService {
         this.closing = closing;
         this.retests = retests;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.roster = roster;
         this.calendar = calendar;
     }
@@ -156,7 +160,7 @@ public class CoverageService {
         if (students.isEmpty() || students.size() != measureIds.size()) {
             throw Refusal.invalid("students", "Choose at least one student for the make-up.");
         }
-        Window window = measures.window(windowId);
+        Window window = allWindows.window(windowId);
         LocalDate today = calendar.today();
         if (onDay != null && onDay.isBefore(today)) {
             throw Refusal.invalid("onDay", "A make-up is set for today or a later day.");

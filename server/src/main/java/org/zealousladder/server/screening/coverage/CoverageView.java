@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.measures.measures.MeasureRef;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.tiers.WindowState;
 

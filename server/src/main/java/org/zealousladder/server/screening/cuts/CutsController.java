@@ -12,8 +12,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
-import org.zealousladder.server.measures.measures.SetKind;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.SetKind;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 

@@ -18,21 +18,23 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.summary.Histogram;
-import org.zealousladder.server.measures.measures.CutSet;
-import org.zealousladder.server.measures.measures.DrawnLadder;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
-import org.zealousladder.server.measures.measures.LadderEditor;
+import org.zealousladder.server.measures.ladders.CutSet;
+import org.zealousladder.server.measures.ladders.DrawnLadder;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.LadderEditor;
+import org.zealousladder.server.measures.ladders.LaddersService;
+import org.zealousladder.server.measures.ladders.SetKind;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetKind;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.cuts.CutsPreview.BandChange;
 import org.zealousladder.server.screening.cuts.CutsPreview.Mover;
@@ -46,14 +48,19 @@ public class CutsService {
     private static final int MOST_BINS = 24;
 
     private final MeasuresService measures;
+    private final WindowsService allWindows;
+    private final LaddersService allLadders;
     private final LadderEditor editor;
     private final SetupRights rights;
     private final RosterService roster;
     private final StandingsService standings;
     private final SchoolCalendar calendar;
 
-    CutsService(MeasuresService measures, LadderEditor editor, SetupRights rights, RosterService roster, StandingsService standings, SchoolCalendar calendar) {
+    CutsService(MeasuresService measures, WindowsService allWindows, LaddersService allLadders, LadderEditor editor, SetupRights rights, RosterService roster,
+            StandingsService standings, SchoolCalendar calendar) {
         this.measures = measures;
+        this.allWindows = allWindows;
+        this.allLadders = allLadders;
         this.editor = editor;
         this.rights = rights;
         this.roster = roster;
@@ -65,11 +72,11 @@ public class CutsService {
     @Transactional(readOnly = true)
     public CutsView view(int measureId, int yearId, int school, @Nullable Integer asked, LocalDate asOf) {
         Measure measure = measures.measure(measureId, asOf);
-        List<Window> windows = measures.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
-        int counts = measures.defaultSet(school, asOf);
-        CutSet set = measures.set(asked == null ? counts : asked);
-        List<CutSet> sets = measures.sets().stream().filter(s -> s.schoolId() == null || s.schoolId() == school).toList();
-        List<DrawnLadder> ladders = measures.drawn(sets.stream().map(CutSet::id).toList(), measureId, windows.stream().map(Window::id).toList(), asOf);
+        List<Window> windows = allWindows.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
+        int counts = allLadders.defaultSet(school, asOf);
+        CutSet set = allLadders.set(asked == null ? counts : asked);
+        List<CutSet> sets = allLadders.sets().stream().filter(s -> s.schoolId() == null || s.schoolId() == school).toList();
+        List<DrawnLadder> ladders = allLadders.drawn(sets.stream().map(CutSet::id).toList(), measureId, windows.stream().map(Window::id).toList(), asOf);
         Set<Integer> grades = new TreeSet<>(ladders.stream().map(DrawnLadder::grade).toList());
         roster.classes().stream().filter(c -> c.yearId() == yearId && c.schoolId() == school).map(ClassRef::grade).forEach(grades::add);
         boolean live = asOf.equals(calendar.today());
@@ -82,7 +89,7 @@ public class CutsService {
     @Transactional(readOnly = true)
     public CutsPreview preview(int setId, int measureId, int grade, int windowId, int school, List<DrawnBand> bands) {
         Measure measure = measures.measure(measureId);
-        Window window = measures.window(windowId);
+        Window window = allWindows.window(windowId);
         List<Enrolled> students = ofGrade(school, grade, window);
         LocalDate today = calendar.today();
         Standings standing = standings.of(students, List.of(measure), List.of(window), today, setId);
@@ -157,7 +164,7 @@ public class CutsService {
     /** The ladder that stands in the same place now, in the form in which it would be sent; without bands where none stands. */
     @Transactional(readOnly = true)
     public LadderForm now(LadderForm place) {
-        return measures.drawn(List.of(place.set()), place.measure(), List.of(place.window()), calendar.today()).stream()
+        return allLadders.drawn(List.of(place.set()), place.measure(), List.of(place.window()), calendar.today()).stream()
                 .filter(l -> l.grade() == place.grade()).findFirst()
                 .map(l -> new LadderForm(place.set(), place.measure(), place.grade(), place.window(), l.id(), l.bands()))
                 .orElseGet(() -> new LadderForm(place.set(), place.measure(), place.grade(), place.window(), null, List.of()));
@@ -165,16 +172,17 @@ public class CutsService {
 
     @Transactional
     public void save(LadderForm form, @Nullable String reason) {
-        CutSet set = measures.set(form.set());
+        CutSet set = allLadders.set(form.set());
         rights.require(set.schoolId(), "Cut scores");
-        editor.save(set, measures.measure(form.measure()), form.grade(), measures.window(form.window()), form.seen(), form.bands(), reason);
+        LadderEditor.Place place = new LadderEditor.Place(set, measures.measure(form.measure()), form.grade(), allWindows.window(form.window()));
+        editor.save(place, form.seen(), form.bands(), reason);
     }
 
     /** Makes a set the one by which the school's scores are read from today on. */
     @Transactional
     public void choose(SetChoice choice) {
         rights.require(choice.school(), "Cut scores");
-        CutSet set = measures.set(choice.set());
+        CutSet set = allLadders.set(choice.set());
         if (set.schoolId() != null && set.schoolId() != choice.school()) {
             throw Refusal.forbidden("That set belongs to another school. Nothing was changed.");
         }
@@ -185,10 +193,10 @@ public class CutsService {
     @Transactional
     public int create(String name, SetKind kind, int school, int copyOf) {
         rights.require(school, "Cut scores");
-        if (measures.sets().stream().anyMatch(s -> s.name().toLowerCase(Locale.ROOT).equals(name.strip().toLowerCase(Locale.ROOT)))) {
+        if (allLadders.sets().stream().anyMatch(s -> s.name().toLowerCase(Locale.ROOT).equals(name.strip().toLowerCase(Locale.ROOT)))) {
             throw Refusal.conflict("There is already a set called '" + name.strip() + "'. Choose another name.");
         }
-        CutSet from = measures.set(copyOf);
+        CutSet from = allLadders.set(copyOf);
         if (from.schoolId() != null && from.schoolId() != school) {
             throw Refusal.forbidden("That set belongs to another school. Nothing was changed.");
         }

@@ -2,10 +2,10 @@ package org.zealousladder.server.screening.cuts;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.measures.measures.CutSet;
-import org.zealousladder.server.measures.measures.DrawnLadder;
+import org.zealousladder.server.measures.ladders.CutSet;
+import org.zealousladder.server.measures.ladders.DrawnLadder;
 import org.zealousladder.server.measures.measures.MeasureRef;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 
 /**
  * The ladders of one measure in one year, of all sets side by side.

@@ -3,7 +3,7 @@ package org.zealousladder.server.screening.cuts;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
 
 /**
  * A ladder as it is sent.

@@ -18,7 +18,8 @@ import org.zealousladder.core.scores.Jump;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.words.Words;
@@ -42,17 +43,20 @@ public class EntryService {
     private final ScreeningService screenings;
     private final ScoresService scores;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final RosterService roster;
     private final ClosingService closing;
     private final RetestsService retests;
     private final SchoolCalendar calendar;
 
-    EntryService(ScreeningService screenings, ScoresService scores, MeasuresService measures, RosterService roster, ClosingService closing,
+    EntryService(ScreeningService screenings, ScoresService scores, MeasuresService measures, WindowsService allWindows, RosterService roster,
+            ClosingService closing,
             RetestsService retests,
             SchoolCalendar calendar) {
         this.screenings = screenings;
         this.scores = scores;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.roster = roster;
         this.closing = closing;
         this.retests = retests;
@@ -107,7 +111,7 @@ public class EntryService {
     @Transactional
     public Entry save(CellForm form) {
         Measure measure = measures.measure(form.measureId());
-        Window window = measures.window(form.windowId());
+        Window window = allWindows.window(form.windowId());
         roster.requireStudent(form.studentId());
         closing.requireOpen(window, form.studentId(), measure.area());
         Score there = current(form, window);
@@ -170,7 +174,7 @@ public class EntryService {
             throw Refusal.invalid("takenOn",
                     "The " + window.name().toLowerCase(Locale.ROOT) + " window begins on " + Words.day(window.starts()) + "; that day is before it.");
         }
-        measures.windows().stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
+        allWindows.windows().stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
                 .ifPresent(w -> {
                     throw Refusal.invalid("takenOn", "By that day the " + w.name().toLowerCase(Locale.ROOT) + " window had begun; enter the score there.");
                 });

@@ -19,7 +19,8 @@ import org.zealousladder.core.summary.FiveNumbers;
 import org.zealousladder.core.summary.Histogram;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
@@ -43,11 +44,13 @@ public class LadderService {
 
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final StandingsService standings;
 
-    LadderService(RosterService roster, MeasuresService measures, StandingsService standings) {
+    LadderService(RosterService roster, MeasuresService measures, WindowsService allWindows, StandingsService standings) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.standings = standings;
     }
 
@@ -60,7 +63,7 @@ public class LadderService {
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> windows = measures.seasons(asOf, seasons);
+        List<Window> windows = allWindows.seasons(asOf, seasons);
         Standings standing = standings.of(students, List.of(measure), windows, asOf);
         SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(students, windows.get(windows.size() - 1), List.of(measure), asOf);
         List<LadderRow> rows = students.stream().map(s -> {

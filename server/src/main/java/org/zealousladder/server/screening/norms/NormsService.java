@@ -19,13 +19,14 @@ import org.zealousladder.core.goals.GrowthNorms;
 import org.zealousladder.core.summary.NormPercentiles;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.norms.NormsView.NormPoint;
 import org.zealousladder.server.screening.norms.NormsView.NormTable;
@@ -38,14 +39,17 @@ import org.zealousladder.server.screening.standings.StandingsService;
 public class NormsService {
     private final NormsStore store;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final RosterService roster;
     private final StandingsService standings;
     private final SetupRights rights;
     private final SchoolCalendar calendar;
 
-    NormsService(NormsStore store, MeasuresService measures, RosterService roster, StandingsService standings, SetupRights rights, SchoolCalendar calendar) {
+    NormsService(NormsStore store, MeasuresService measures, WindowsService allWindows, RosterService roster, StandingsService standings, SetupRights rights,
+            SchoolCalendar calendar) {
         this.store = store;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.roster = roster;
         this.standings = standings;
         this.rights = rights;
@@ -95,7 +99,7 @@ public class NormsService {
     NormsController.LocalMade compute(int school, int yearId) {
         rights.require(school, "Norms");
         LocalDate asOf = roster.year(yearId).clamp(calendar.today());
-        List<Window> windows = measures.windows().stream().filter(w -> w.yearId() == yearId && !w.starts().isAfter(asOf)).toList();
+        List<Window> windows = allWindows.windows().stream().filter(w -> w.yearId() == yearId && !w.starts().isAfter(asOf)).toList();
         List<Enrolled> students = roster.enrolled(new Who(Who.Kind.SCHOOL, school, null), yearId, asOf);
         Standings standing = standings.of(students, measures.measures(), windows, asOf);
         List<Computed> tables = new ArrayList<>();

@@ -12,7 +12,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
@@ -24,20 +25,22 @@ import org.zealousladder.server.school.roster.Who;
 public class ScreeningService {
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final StandingsService standings;
 
-    ScreeningService(RosterService roster, MeasuresService measures, StandingsService standings) {
+    ScreeningService(RosterService roster, MeasuresService measures, WindowsService allWindows, StandingsService standings) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.standings = standings;
     }
 
     /** The window asked for, or the newest of the year that had begun, or the year's first. */
     public Window window(@Nullable Integer asked, int yearId, LocalDate asOf) {
         if (asked != null) {
-            return measures.window(asked, asOf);
+            return allWindows.window(asked, asOf);
         }
-        List<Window> ofYear = measures.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
+        List<Window> ofYear = allWindows.windows(asOf).stream().filter(w -> w.yearId() == yearId).toList();
         return ofYear.stream().filter(w -> !w.starts().isAfter(asOf)).reduce((a, b) -> b).or(() -> ofYear.stream().findFirst())
                 .orElseThrow(() -> Refusal.notFound("This school year has no screening windows yet. They are set under Setup, Windows."));
     }
@@ -54,7 +57,7 @@ public class ScreeningService {
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();
         List<Enrolled> later = all.stream().filter(e -> e.enrolledFrom().isAfter(last)).toList();
         List<Window> two = new ArrayList<>();
-        Optional<Window> before = measures.windows(asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
+        Optional<Window> before = allWindows.windows(asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
         before.ifPresent(two::add);
         two.add(window);
         List<Measure> known = measures.measures(asOf);

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.zealousladder.core.bands.BandLadder;
-import org.zealousladder.server.measures.measures.Ladders;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.ladders.Ladders;
+import org.zealousladder.server.measures.windows.Window;
 
 /** Standings of some students on some measures in some windows, each list in the windows' order. */
 public final class Standings {

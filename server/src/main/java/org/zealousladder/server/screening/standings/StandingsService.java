@@ -14,10 +14,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.bands.Standing;
-import org.zealousladder.server.measures.measures.Ladders;
+import org.zealousladder.server.measures.ladders.Ladders;
+import org.zealousladder.server.measures.ladders.LaddersService;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.scores.scores.Score;
@@ -29,30 +29,31 @@ import org.zealousladder.server.scores.scores.ScoresService.SchoolAsked;
 @Transactional(readOnly = true)
 public class StandingsService {
     private final RosterService roster;
-    private final MeasuresService measures;
+    private final LaddersService allLadders;
     private final ScoresService scores;
 
-    StandingsService(RosterService roster, MeasuresService measures, ScoresService scores) {
+    StandingsService(RosterService roster, LaddersService allLadders, ScoresService scores) {
         this.roster = roster;
-        this.measures = measures;
+        this.allLadders = allLadders;
         this.scores = scores;
     }
 
     /** All students must be of one school. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf) {
-        return of(students, on, windows, asOf, measures.defaultSet(school(students), asOf));
+        return of(students, on, windows, asOf, allLadders.defaultSet(school(students), asOf));
     }
 
     /** As {@link #of(List, Collection, List, LocalDate)}, by another set of cut scores than the one that counts. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, int cutSet) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        return of(ids, on, windows, measures.ladders(windows, asOf, cutSet),
+        return of(ids, on, windows, allLadders.ladders(windows, asOf, cutSet),
                 scores.screening(ids, on.stream().map(Measure::id).toList(), windows, asOf));
     }
 
     /** For views that have the students' scores from the first window on at hand already. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, List<Score> all) {
-        return of(students.stream().map(Enrolled::id).toList(), on, windows, measures.ladders(windows, asOf, measures.defaultSet(school(students), asOf)), all);
+        return of(students.stream().map(Enrolled::id).toList(), on, windows, allLadders.ladders(windows, asOf, allLadders.defaultSet(school(students), asOf)),
+                all);
     }
 
     /** The school's scores in the grades of some students, in a window: for holding them against. All students must be of one school. */

@@ -10,7 +10,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.Band;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -29,11 +30,13 @@ import org.zealousladder.server.screening.table.TableView.TableRow;
 public class TableService {
     private final RosterService roster;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final StandingsService standings;
 
-    TableService(RosterService roster, MeasuresService measures, StandingsService standings) {
+    TableService(RosterService roster, MeasuresService measures, WindowsService allWindows, StandingsService standings) {
         this.roster = roster;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.standings = standings;
     }
 
@@ -43,7 +46,7 @@ public class TableService {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> begun = measures.windows(asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
+        List<Window> begun = allWindows.windows(asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
         List<Window> now = begun.stream().filter(w -> w.yearId() == yearId).toList();
         List<Window> then = now.stream().flatMap(w -> begun.stream().filter(b -> b.name().equals(w.name()) && b.starts().isBefore(w.starts()))
                 .max(Comparator.comparing(Window::starts)).stream()).toList();

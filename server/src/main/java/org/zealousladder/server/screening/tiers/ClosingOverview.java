@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.standings.Screening;
@@ -24,16 +24,16 @@ public class ClosingOverview {
     private final TiersService tiers;
     private final ClosingService closing;
     private final ScreeningService screenings;
-    private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final SetupRights rights;
     private final SchoolCalendar calendar;
 
-    ClosingOverview(TiersService tiers, ClosingService closing, ScreeningService screenings, MeasuresService measures, SetupRights rights,
+    ClosingOverview(TiersService tiers, ClosingService closing, ScreeningService screenings, WindowsService allWindows, SetupRights rights,
             SchoolCalendar calendar) {
         this.tiers = tiers;
         this.closing = closing;
         this.screenings = screenings;
-        this.measures = measures;
+        this.allWindows = allWindows;
         this.rights = rights;
         this.calendar = calendar;
     }
@@ -53,7 +53,7 @@ public class ClosingOverview {
 
     public ClosingView view(int school, int windowId) {
         rights.require(school, "Screening windows");
-        Window window = measures.window(windowId);
+        Window window = allWindows.window(windowId);
         Who who = new Who(Who.Kind.SCHOOL, school, null);
         Screening screening = screenings.open(who, window.yearId(), windowId, calendar.today());
         WindowState state = closing.state(windowId, school, calendar.today(), closing.all(window, school));

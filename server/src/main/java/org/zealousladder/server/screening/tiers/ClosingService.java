@@ -16,8 +16,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -25,6 +25,7 @@ import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.screening.standings.Screening;
 import org.zealousladder.server.screening.tiers.ClosingStore.EventRow;
 import org.zealousladder.server.screening.tiers.ClosingStore.PartRow;
@@ -37,13 +38,15 @@ import org.zealousladder.server.screening.tiers.WindowState.Kind;
 public class ClosingService {
     private final ClosingStore store;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final RosterService roster;
     private final SetupRights rights;
     private final SchoolCalendar calendar;
 
-    ClosingService(ClosingStore store, MeasuresService measures, RosterService roster, SetupRights rights, SchoolCalendar calendar) {
+    ClosingService(ClosingStore store, MeasuresService measures, WindowsService allWindows, RosterService roster, SetupRights rights, SchoolCalendar calendar) {
         this.store = store;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.roster = roster;
         this.rights = rights;
         this.calendar = calendar;
@@ -133,7 +136,7 @@ public class ClosingService {
     @Transactional
     public void change(ClosingForm form) {
         rights.require(form.school(), "Screening windows");
-        Window window = measures.window(form.window());
+        Window window = allWindows.window(form.window());
         store.lock(form.school());
         if (form.close() && !window.ends().isBefore(calendar.today())) {
             throw Refusal.conflict(
@@ -154,8 +157,8 @@ public class ClosingService {
             throw form.close() ? closedAlready(window, java.util.Objects.requireNonNull(log.newest(asked.get(0))))
                     : Refusal.conflict("The window is open already.");
         }
-        store.record(window.id(), form.school(), form.close() ? Kind.CLOSED : Kind.REOPENED, calendar.today(), reason, Viewer.current().id(),
-                asked.containsAll(all) ? List.of() : asked);
+        store.record(new ClosingStore.NewEvent(window.id(), form.school(), form.close() ? Kind.CLOSED : Kind.REOPENED, calendar.today(), reason,
+                Viewer.current().id()), asked.containsAll(all) ? List.of() : asked);
     }
 
     private static Refusal closedAlready(Window window, EventRow closing) {

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.sql.BoundTo;
 
 @Repository
 class ClosingStore {
@@ -37,13 +38,14 @@ class ClosingStore {
         db.sql("select pg_advisory_xact_lock(731, :school)").param("school", school).query((r, n) -> 0).list();
     }
 
+    record NewEvent(int window, int school, WindowState.Kind kind, LocalDate onDay, String reason, int by) {}
+
     /** @param parts empty: everything */
-    void record(int window, int school, WindowState.Kind kind, LocalDate onDay, String reason, int by, List<WindowState.ClassInArea> parts) {
+    void record(NewEvent event, List<WindowState.ClassInArea> parts) {
         long id = db.sql("""
                 insert into tiers_window_event (window_id, school_id, kind, on_day, reason, recorded_by)
                 values (:window, :school, :kind, :onDay, :reason, :by) returning id""")
-                .param("window", window).param("school", school).param("kind", kind.code()).param("onDay", onDay)
-                .param("reason", reason).param("by", by).query(Long.class).single();
+                .paramSource(new BoundTo(event)).query(Long.class).single();
         db.sql("insert into tiers_window_part (event_id, class_id, area) select distinct :id, class_id, area from unnest(:classes, :areas) as p(class_id, area)")
                 .param("id", id).param("classes", parts.stream().map(WindowState.ClassInArea::classId).toArray(Integer[]::new))
                 .param("areas", parts.stream().map(WindowState.ClassInArea::area).toArray(String[]::new)).update();

@@ -12,13 +12,14 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.tiers.TiersView.ProposedTier;
 import org.zealousladder.server.screening.tiers.TiersView.TierRow;
@@ -30,16 +31,19 @@ public class DecidingService {
     private final TiersService tiers;
     private final ClosingService closing;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
     private final RosterService roster;
     private final SetupRights rights;
     private final SchoolCalendar calendar;
 
-    DecidingService(TiersStore store, TiersService tiers, ClosingService closing, MeasuresService measures, RosterService roster, SetupRights rights,
+    DecidingService(TiersStore store, TiersService tiers, ClosingService closing, MeasuresService measures, WindowsService allWindows, RosterService roster,
+            SetupRights rights,
             SchoolCalendar calendar) {
         this.store = store;
         this.tiers = tiers;
         this.closing = closing;
         this.measures = measures;
+        this.allWindows = allWindows;
         this.roster = roster;
         this.rights = rights;
         this.calendar = calendar;
@@ -70,7 +74,7 @@ public class DecidingService {
         Map<Integer, TierRow> rows = view.rows().stream().collect(Collectors.toMap(r -> r.student().id(), r -> r));
         Set<Integer> classes = new HashSet<>();
         decisions.stream().map(d -> rows.get(d.studentId())).filter(r -> r != null).forEach(r -> classes.add(r.student().classId()));
-        closing.requireOpen(measures.window(windowId), view.school(), classes, area);
+        closing.requireOpen(allWindows.window(windowId), view.school(), classes, area);
         List<TiersStore.NewTier> wanted = decisions.stream().map(d -> newTier(d, rows.get(d.studentId()), view.tiers())).toList();
         int written = store.decide(wanted, windowId, view.area(), calendar.today(), Viewer.current().id());
         if (written < wanted.size()) {
@@ -132,7 +136,7 @@ public class DecidingService {
     @Transactional
     public void opine(OpinionForm form) {
         roster.requireStudent(form.studentId());
-        Window window = measures.window(form.window());
+        Window window = allWindows.window(form.window());
         closing.requireOpen(window, form.studentId(), form.area());
         if (form.tier() < 1 || form.tier() > 5 || measures.measures().stream().noneMatch(m -> m.area().equals(form.area()))) {
             throw Refusal.invalid("tier", "Choose a tier from 1 to 5 in one of the areas.");

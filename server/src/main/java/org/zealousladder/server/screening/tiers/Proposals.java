@@ -15,7 +15,7 @@ import org.zealousladder.core.tiers.TierProposal;
 import org.zealousladder.core.tiers.TierProposer;
 import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.Measure;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.SchoolScores;

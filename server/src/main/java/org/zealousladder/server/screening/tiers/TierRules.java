@@ -9,10 +9,10 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.SetupRights;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.screening.tiers.TiersView.RuleInUse;
 import org.zealousladder.server.screening.tiers.TiersView.Weighed;
 

@@ -5,7 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.tiers.TierRule;
 import org.zealousladder.server.measures.measures.MeasureRef;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.standings.CellStatus;
 

@@ -31,8 +31,10 @@ class CountingTest {
     private static final List<Behaviour> LIBRARY = List.of(new Behaviour(1, null, "Reads in phrases", "Mark phrases.", false),
             new Behaviour(2, null, "Stops at full stops", "Tap at each stop.", false));
 
+    private static final Counting.Standards STANDARDS = new Counting.Standards(LEVELS, LIBRARY);
+
     private static Outcome of(List<MarkAt> marks, Integer retelling, List<Answer> answers, List<Seen> seen) {
-        return Counting.of(PASSAGE, 30, 20, marks, retelling, answers, seen, LEVELS, LIBRARY);
+        return Counting.of(PASSAGE, new Counting.Heard(30, 20, marks, retelling, answers, seen), STANDARDS);
     }
 
     @Test
@@ -78,7 +80,8 @@ class CountingTest {
     @Test
     void whatCannotBeIsToldInASentence() {
         assertEquals("The passage has 20 words; the last word read cannot be number 21.",
-                assertThrows(Refusal.class, () -> Counting.of(PASSAGE, 30, 21, List.of(), null, List.of(), List.of(), LEVELS, LIBRARY)).getMessage());
+                assertThrows(Refusal.class, () -> Counting.of(PASSAGE, new Counting.Heard(30, 21, List.of(), null, List.of(), List.of()), STANDARDS))
+                        .getMessage());
         assertEquals("Word 4 has two marks.",
                 assertThrows(Refusal.class, () -> of(List.of(new MarkAt(4, Kind.ERROR, 1), new MarkAt(4, Kind.TOLD, 2)), null, List.of(), List.of()))
                         .getMessage());

@@ -27,7 +27,7 @@ class PassageTest {
 
     private static Outcome count(int lastWord, List<ReadingForm.MarkAt> marks, Integer retelling, List<ReadingForm.Answer> answers,
             List<ReadingForm.Seen> seen) {
-        return Counting.of(PASSAGE, 30, lastWord, marks, retelling, answers, seen, LEVELS, LIBRARY);
+        return Counting.of(PASSAGE, new Counting.Heard(30, lastWord, marks, retelling, answers, seen), new Counting.Standards(LEVELS, LIBRARY));
     }
 
     @Test

@@ -13,8 +13,8 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.zealousladder.server.ScreeningTest;
-import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.measures.measures.Window;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Which of many scores is the screening score: the database, the school's list and those who have the scores at hand choose the same. */
@@ -24,7 +24,7 @@ class ScreeningScoresTest extends ScreeningTest {
     @Autowired
     private ScoresService scores;
     @Autowired
-    private MeasuresService measures;
+    private WindowsService allWindows;
 
     private void put(int student, LocalDate on, Double value, String status, Integer window) {
         db.sql("""
@@ -39,7 +39,7 @@ class ScreeningScoresTest extends ScreeningTest {
         newClass("2025-CHOICE", 3, "b.calder", names);
         List<Integer> ids = java.util.Arrays.stream(names).map(n -> student(n + " 2025-CHOICE")).toList();
         Random random = new Random(5);
-        List<Window> windows = measures.windows(TODAY).stream().filter(w -> w.yearId() == thisYear() && !w.starts().isAfter(TODAY)).toList();
+        List<Window> windows = allWindows.windows(TODAY).stream().filter(w -> w.yearId() == thisYear() && !w.starts().isAfter(TODAY)).toList();
         asking(Viewer.SYSTEM, () -> {
             for (int id : ids) {
                 for (int i = 0; i < 9; i++) {
@@ -88,7 +88,7 @@ class ScreeningScoresTest extends ScreeningTest {
             put(ada, LocalDate.of(2026, 2, 16), 30.0, "scored", null);
             return null;
         });
-        List<Window> window = measures.windows(TODAY).stream().filter(w -> w.id() == winter).toList();
+        List<Window> window = allWindows.windows(TODAY).stream().filter(w -> w.id() == winter).toList();
         assertEquals(25.0, asking(person("b.calder"), () -> scores.screening(List.of(ada), List.of(measure("maze")), window, TODAY)).get(0).value());
         assertEquals(24.0, asking(person("b.calder"), () -> scores.screening(List.of(ada), List.of(measure("maze")), window, LocalDate.of(2026, 2, 5))).get(0)
                 .value());

@@ -1,4 +1,4 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.measures.windows;
 
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;

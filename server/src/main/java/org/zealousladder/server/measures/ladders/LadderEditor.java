@@ -1,7 +1,8 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.measures.ladders;
 
 import static java.util.Objects.requireNonNull;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -11,7 +12,9 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.Band;
 import org.zealousladder.core.bands.BandLadder;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -21,10 +24,10 @@ import org.zealousladder.server.platform.words.Words;
 @Service
 @Transactional
 public class LadderEditor {
-    private final MeasuresStore store;
+    private final LaddersStore store;
     private final SchoolCalendar calendar;
 
-    LadderEditor(MeasuresStore store, SchoolCalendar calendar) {
+    LadderEditor(LaddersStore store, SchoolCalendar calendar) {
         this.store = store;
         this.calendar = calendar;
     }
@@ -70,18 +73,22 @@ public class LadderEditor {
                 bands.stream().skip(1).mapToDouble(DrawnBand::fromScore).toArray(), measure.direction());
     }
 
+    /** Where a ladder stands: in a set there is one for a measure, a grade and a window. */
+    public record Place(CutSet set, Measure measure, int grade, Window window) {}
+
     /** @param seen the ladder that was changed; somebody else's change meanwhile is a conflict */
-    public void save(CutSet set, Measure measure, int grade, Window window, @Nullable Integer seen, List<DrawnBand> bands, @Nullable String reason) {
-        problem(bands, measure).ifPresent(sentence -> {
+    public void save(Place place, @Nullable Integer seen, List<DrawnBand> bands, @Nullable String reason) {
+        problem(bands, place.measure()).ifPresent(sentence -> {
             throw Refusal.invalid("bands", sentence + " Nothing was saved.");
         });
-        Integer current = store.currentLadder(set.id(), measure.id(), grade, window.id()).orElse(null);
+        Integer current = store.currentLadder(place).orElse(null);
         if (!Objects.equals(current, seen) || (current != null && !store.supersedeLadder(current, calendar.today()))) {
             throw Refusal.conflict("Somebody else has changed these cut scores meanwhile. Yours were not saved; look at the new ones first.");
         }
         List<DrawnBand> clean = bands.stream().map(b -> new DrawnBand(b.name().strip(), b.tier(), b.fromScore())).toList();
-        store.insertLadder(set.id(), measure.id(), grade, window.id(), clean, calendar.today(), current != null, Viewer.current().id(),
-                Words.orNull(reason));
+        LocalDate today = calendar.today();
+        LocalDate from = current == null && place.window().starts().isBefore(today) ? place.window().starts() : today;
+        store.insertLadder(place, clean, new LaddersStore.Version(from, Viewer.current().id(), Words.orNull(reason)));
     }
 
     public void choose(CutSet set, int school) {

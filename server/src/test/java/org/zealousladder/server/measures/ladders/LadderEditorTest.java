@@ -1,10 +1,9 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.measures.ladders;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyBoolean;
 import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -20,7 +19,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.zealousladder.core.decisions.Rule;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 
@@ -30,8 +31,9 @@ class LadderEditorTest {
     private static final Measure SECONDS = measure("lower");
     private static final CutSet SET = new CutSet(1, "local", "Local", SetKind.LOCAL, null, null);
     private static final Window WINTER = new Window(2, 1, "Winter", LocalDate.of(2026, 1, 12), LocalDate.of(2026, 1, 23));
+    private static final LadderEditor.Place PLACE = new LadderEditor.Place(SET, WORDS, 3, WINTER);
 
-    private final MeasuresStore store = mock(MeasuresStore.class);
+    private final LaddersStore store = mock(LaddersStore.class);
     private final SchoolCalendar calendar = mock(SchoolCalendar.class);
     private final LadderEditor editor = new LadderEditor(store, calendar);
 
@@ -94,13 +96,13 @@ class LadderEditorTest {
 
     @Test
     void whenSomebodyElseWasFirstNothingIsKept() {
-        when(store.currentLadder(1, 1, 3, 2)).thenReturn(Optional.of(8));
-        assertThrows(Refusal.class, () -> editor.save(SET, WORDS, 3, WINTER, 7, bands(50.0, 80.0), null));
-        assertThrows(Refusal.class, () -> editor.save(SET, WORDS, 3, WINTER, null, bands(50.0, 80.0), null));
+        when(store.currentLadder(PLACE)).thenReturn(Optional.of(8));
+        assertThrows(Refusal.class, () -> editor.save(PLACE, 7, bands(50.0, 80.0), null));
+        assertThrows(Refusal.class, () -> editor.save(PLACE, null, bands(50.0, 80.0), null));
         when(store.supersedeLadder(anyInt(), any())).thenReturn(false);
-        assertThrows(Refusal.class, () -> editor.save(SET, WORDS, 3, WINTER, 8, bands(50.0, 80.0), null), "changed between the look and the write");
-        assertThrows(Refusal.class, () -> editor.save(SET, WORDS, 3, WINTER, 8, bands(80.0, 50.0), null));
-        verify(store, never()).insertLadder(anyInt(), anyInt(), anyInt(), anyInt(), any(), any(), anyBoolean(), anyInt(), any());
+        assertThrows(Refusal.class, () -> editor.save(PLACE, 8, bands(50.0, 80.0), null), "changed between the look and the write");
+        assertThrows(Refusal.class, () -> editor.save(PLACE, 8, bands(80.0, 50.0), null));
+        verify(store, never()).insertLadder(any(), any(), any());
     }
 
     @Test

@@ -1,7 +1,6 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.school.roster;
 
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
@@ -12,10 +11,10 @@ import org.zealousladder.server.platform.who.Viewer;
  */
 @Component
 public class SetupRights {
-    private final JdbcClient db;
+    private final RosterStore store;
 
-    SetupRights(JdbcClient db) {
-        this.db = db;
+    SetupRights(RosterStore store) {
+        this.store = store;
     }
 
     /** @param schoolId null: what is for every school */
@@ -24,7 +23,7 @@ public class SetupRights {
         return switch (viewer.role()) {
             case ADMINISTRATOR -> true;
             case COORDINATOR -> schoolId != null ? schoolId.equals(viewer.schoolId())
-                    : db.sql("select count(*) = 1 from roster_school").query(Boolean.class).single();
+                    : store.oneSchool();
             case TEACHER -> false;
         };
     }

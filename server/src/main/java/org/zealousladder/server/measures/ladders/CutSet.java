@@ -1,4 +1,4 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.measures.ladders;
 
 import org.jspecify.annotations.Nullable;
 

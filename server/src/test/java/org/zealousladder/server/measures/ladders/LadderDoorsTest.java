@@ -1,4 +1,4 @@
-package org.zealousladder.server.measures.measures;
+package org.zealousladder.server.measures.ladders;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -11,7 +11,9 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.TestServer;
 import org.zealousladder.server.exchange.records.ImportResult;
-import org.zealousladder.server.measures.measures.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** A ladder that the form would refuse is refused in a file, and one that the form takes is taken: the rule is said in Java and in SQL. */

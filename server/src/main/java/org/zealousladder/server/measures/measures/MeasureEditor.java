@@ -1,0 +1,57 @@
+package org.zealousladder.server.measures.measures;
+
+import java.util.List;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.SetupRights;
+
+/** Changes the properties of measures, and how their trends are decided on. */
+@Service
+@Transactional
+public class MeasureEditor {
+    private final MeasuresStore store;
+    private final MeasuresService measures;
+    private final SetupRights rights;
+    private final List<RangeUse> uses;
+
+    MeasureEditor(MeasuresStore store, MeasuresService measures, SetupRights rights, List<RangeUse> uses) {
+        this.store = store;
+        this.measures = measures;
+        this.rights = rights;
+        this.uses = uses;
+    }
+
+    public void save(MeasureForm sent) {
+        rights.require(null, "Measures");
+        MeasureForm form = sent.stripped();
+        measures.measure(form.id());
+        if (!(form.highest() > form.lowest())) {
+            throw Refusal.invalid("highest", "The highest score must be above the lowest. Nothing was saved.");
+        }
+        if (form.sem() != null && !(form.sem() > 0 && form.sem() <= form.highest() - form.lowest())) {
+            throw Refusal.invalid("sem", "A standard error of measurement is above 0 and within the range; leave it empty when the measure states none.");
+        }
+        if (form.decimals() < 0 || form.decimals() > 3) {
+            throw Refusal.invalid("decimals", "Decimals are 0, 1, 2 or 3.");
+        }
+        uses.forEach(use -> use.outside(form.id(), form.lowest(), form.highest()).ifPresent(cut -> {
+            throw Refusal.invalid(cut.score() > form.highest() ? "highest" : "lowest", "A cut score stands at " + Words.plain(cut.score()) + " ("
+                    + cut.place() + "). Move it within the new range first; nothing was saved.");
+        }));
+        try {
+            store.changeMeasure(form);
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.invalid("name", "These properties do not fit together. Nothing was saved.");
+        }
+    }
+
+    /** Changes how a measure's trends are decided on. */
+    public void decideBy(DecisionRuleForm form) {
+        rights.require(null, "Decision rules");
+        measures.measure(form.measureId());
+        store.changeRule(form.measureId(), form.settings());
+    }
+}

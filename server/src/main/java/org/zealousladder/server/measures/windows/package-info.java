@@ -1,0 +1,2 @@
+/** Screening windows: when everybody is measured. */
+package org.zealousladder.server.measures.windows;
