@@ -7,10 +7,12 @@ import { PlanTick } from './marks/PlanTick';
 import { ScorePoints } from './marks/ScorePoints';
 import { TrendRibbon } from './marks/TrendRibbon';
 import { classOf, type Frame, scalesFor } from './scales';
+import { useDrawnWidth } from './useDrawnWidth';
 
 interface Props {
   card: TrendCard;
   frame: Frame;
+  /** As designed; where there is much less room it is drawn narrower, not smaller. */
   width: number;
   height: number;
   /** mini: no axes, for a row; small: one of many; large: opened, labelled directly. */
@@ -26,13 +28,16 @@ const MARGINS = {
   mini: { top: 4, right: 8, bottom: 5, left: 3 },
   small: { top: 8, right: 8, bottom: 20, left: 28 },
   large: { top: 14, right: 96, bottom: 24, left: 36 },
+  narrow: { top: 14, right: 66, bottom: 24, left: 30 },
 };
+
+const NARROW = 480;
 
 /** One student's scores with trend, ribbon and goal line. */
 export function TrendChart({
   card,
   frame,
-  width,
+  width: design,
   height,
   size,
   peers: all = [],
@@ -40,12 +45,14 @@ export function TrendChart({
   marked,
   draft,
 }: Props) {
-  const scales = scalesFor(frame, width, height, MARGINS[size]);
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(design);
+  const scales = scalesFor(frame, width, height, MARGINS[size === 'large' && width < NARROW ? 'narrow' : size]);
   const mini = size === 'mini';
   const newest = card.phases.at(-1);
   const peers = classOf(all, card);
   return (
     <svg
+      ref={ref}
       width="100%"
       viewBox={`0 0 ${width} ${height}`}
       role="img"

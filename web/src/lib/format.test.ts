@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { monthStarts, percent, plural, score, shortDay, signed, unbroken } from './format';
+import { lines, monthStarts, percent, plural, score, shortDay, signed, unbroken } from './format';
 
 test('a score has as many decimals as its measure, and none is rounded away', () => {
   expect(score(12, { decimals: 1 })).toBe('12.0');
@@ -37,4 +37,11 @@ test('a share stays on one line with its sign and its word', () => {
   expect(unbroken('Chance of the goal under 1 %, was 8 %; over 99 % before. Over 12 weeks.')).toBe(
     'Chance of the goal under\u00a01\u00a0%, was 8\u00a0%; over\u00a099\u00a0% before. Over 12 weeks.',
   );
+});
+
+test('words are broken into lines where they would be too long', () => {
+  expect(lines('Northern Isles 2025', 30)).toEqual(['Northern Isles 2025']);
+  expect(lines('Northern Isles 2025', 14)).toEqual(['Northern Isles', '2025']);
+  expect(lines('Northern Isles 2025', 4)).toEqual(['Northern', 'Isles', '2025']);
+  expect(lines('', 4)).toEqual(['']);
 });

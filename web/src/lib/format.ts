@@ -65,3 +65,14 @@ export function unbroken(sentence: string): string {
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }
+
+/** Words in lines of at most so many letters; a longer word stands alone. */
+export function lines(text: string, letters: number): string[] {
+  const out: string[] = [];
+  for (const word of text.split(' ')) {
+    const longer = `${out.at(-1) ?? ''} ${word}`;
+    if (out.length > 0 && longer.length <= letters) out[out.length - 1] = longer;
+    else out.push(word);
+  }
+  return out;
+}

@@ -179,7 +179,7 @@ function Home({
         <p className="text-soft">No reading is on record this year.</p>
       ) : (
         <div className="relative overflow-x-auto">
-          <table className="border-collapse text-[14px]">
+          <table className="stacks border-collapse text-[14px]">
             <thead>
               <tr className="text-left text-soft text-[12.5px]">
                 {['Read on', 'Student', 'Passage', 'Correct per minute', 'Right', 'Level'].map((h) => (
@@ -202,8 +202,12 @@ function Home({
                   </td>
                   <td className="border-b border-hair pr-6">{nameOf(r.student)}</td>
                   <td className="border-b border-hair pr-6">{r.passage}</td>
-                  <td className="border-b border-hair pr-6 text-right">{score(Math.round(r.correctPerMinute))}</td>
-                  <td className="border-b border-hair pr-6 text-right">{percent(r.accuracy)}</td>
+                  <td data-label="Correct per minute" className="border-b border-hair pr-6 text-right">
+                    {score(Math.round(r.correctPerMinute))}
+                  </td>
+                  <td data-label="Right" className="border-b border-hair pr-6 text-right">
+                    {percent(r.accuracy)}
+                  </td>
                   <td className="border-b border-hair pr-6">{r.level}</td>
                 </tr>
               ))}

@@ -37,7 +37,7 @@ export default function MeasuresPage() {
         New measures come in by a file under Records.{!may && ' Measures are changed by administrators.'}
       </p>
       <div className="relative overflow-x-auto">
-        <table className="border-collapse text-[14px] w-full">
+        <table className="stacks border-collapse text-[14px] w-full">
           <thead>
             <tr className="text-left text-soft text-[12.5px]">
               {['Measure', 'Area', 'Unit', 'Range', 'Decimals', 'Better', 'Error (SEM)', 'Decided by', ''].map((h) => (
@@ -50,16 +50,28 @@ export default function MeasuresPage() {
           <tbody>
             {setup.data.measures.map((m) => (
               <tr key={m.id}>
-                <td className={`${CELL} font-semibold`}>{m.name}</td>
-                <td className={CELL}>{m.area}</td>
-                <td className={CELL}>{m.unit}</td>
-                <td className={CELL}>
+                <td data-line className={`${CELL} font-semibold`}>
+                  {m.name}
+                </td>
+                <td data-label="Area" className={CELL}>
+                  {m.area}
+                </td>
+                <td data-label="Unit" className={CELL}>
+                  {m.unit}
+                </td>
+                <td data-label="Range" className={CELL}>
                   {score(m.lowest)} to {score(m.highest)}
                 </td>
-                <td className={CELL}>{m.decimals}</td>
-                <td className={CELL}>{m.better}</td>
-                <td className={CELL}>{m.sem === undefined ? 'not stated' : score(m.sem)}</td>
-                <td className={CELL}>
+                <td data-label="Decimals" className={CELL}>
+                  {m.decimals}
+                </td>
+                <td data-label="Better" className={CELL}>
+                  {m.better}
+                </td>
+                <td data-label="Error (SEM)" className={CELL}>
+                  {m.sem === undefined ? 'not stated' : score(m.sem)}
+                </td>
+                <td data-label="Decided by" className={CELL}>
                   {RULES[m.rule]}
                   {m.kind === 'probe' && (
                     <Button

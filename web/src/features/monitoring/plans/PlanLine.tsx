@@ -53,10 +53,10 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
     });
   return (
     <tr className={picks.has(student.id) ? 'bg-picked' : ''}>
-      <td className="border-b border-hair p-0 py-[3px] align-baseline text-[12.5px] text-faint">
+      <td data-pick className="border-b border-hair p-0 py-[3px] align-baseline text-[12.5px] text-faint">
         <PickNumber number={number} name={name} on={picks.has(student.id)} onPick={() => picks.toggle(student)} />
       </td>
-      <td className={CELL}>
+      <td data-line className={CELL}>
         <Link to={link(`/students/${student.id}`)} className="text-ink no-underline hover:underline">
           {name}
         </Link>
@@ -66,7 +66,7 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
           </span>
         )}
       </td>
-      <td className={CELL}>
+      <td data-line className={CELL}>
         {live ? (
           <Button
             className="py-0! min-h-[24px]"
@@ -87,7 +87,7 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
           <span className="block text-soft text-[12.5px] leading-tight">{concern.note}</span>
         )}
       </td>
-      <td className={CELL}>
+      <td data-line className={CELL}>
         {plan && phase ? (
           <>
             {phase.strategy}
@@ -108,7 +108,7 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
           <span className="text-soft">No plan{row.past.length > 0 && `; ${row.past.length} earlier`}</span>
         )}
       </td>
-      <td className={`${CELL} whitespace-nowrap`}>
+      <td data-line className={`${CELL} whitespace-nowrap`}>
         {plan && (
           <span className="inline-flex gap-1">
             {days.map((day, i) => {
@@ -136,15 +136,16 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
           </span>
         )}
       </td>
-      <td className={`${CELL} whitespace-nowrap`}>
+      <td data-line className={`${CELL} whitespace-nowrap`}>
         {plan && (
           <span className={plan.tooLittle ? 'font-semibold' : ''}>
             {plan.given} of {plan.planned}
+            <span className="sm:hidden"> sessions given so far</span>
             {plan.tooLittle && <span className="block text-[12.5px] leading-tight">too few to judge</span>}
           </span>
         )}
       </td>
-      <td className={`${CELL} no-print whitespace-nowrap text-right`}>
+      <td data-line className={`${CELL} no-print whitespace-nowrap text-right`}>
         {live &&
           (plan ? (
             <span className="inline-flex gap-3">

@@ -87,7 +87,7 @@ function Whole({ view }: { view: PlansView }) {
         </p>
       ) : (
         <div className="relative overflow-x-auto mt-2">
-          <table className="w-full min-w-[1040px] border-collapse text-[14px]">
+          <table className="stacks w-full min-w-[1040px] border-collapse text-[14px]">
             <thead>
               <tr>
                 <th className={`${HEAD} w-7`}>

@@ -44,9 +44,7 @@ function Whole({ view }: { view: ReportView }) {
         {longDay(view.window.ends)}. {view.coverage} Percentiles are among the school’s scores of the same grade.
       </p>
       {view.screened === 0 ? (
-        <Empty title="No scores in this window yet">
-          Choose another measure above, or another window at the right.
-        </Empty>
+        <Empty title="No scores in this window yet">Choose another measure or window above.</Empty>
       ) : (
         <Shares view={view} />
       )}
@@ -122,7 +120,7 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
       </h2>
       {band.students.length > 0 && (
         <div className="relative overflow-x-auto">
-          <table className="w-full border-collapse text-[14px]">
+          <table className="stacks w-full border-collapse text-[14px]">
             <thead>
               <tr className="text-left text-soft text-[12.5px]">
                 <th className="font-medium border-b border-line pr-3">Student</th>
@@ -147,27 +145,38 @@ function BandList({ band, view }: { band: ReportBand; view: ReportView }) {
             <tbody>
               {band.students.map((s) => (
                 <tr key={s.student.id} className="keep">
-                  <td className={`${CELL} whitespace-nowrap`}>
+                  <td data-line className={`${CELL} whitespace-nowrap`}>
                     <Link to={link(`/students/${s.student.id}`)} className="text-ink no-underline hover:underline">
                       {nameOf(s.student)}
                     </Link>
                     {s.support && <span className="text-soft text-[12.5px]"> {s.support.toLowerCase()}</span>}
                   </td>
-                  <td className={`${CELL} text-soft`}>{s.student.className}</td>
-                  <td className={CELL}>{shortDay(s.date)}</td>
-                  <td className={`${CELL} text-right`}>
+                  <td data-label="Class" className={`${CELL} text-soft`}>
+                    {s.student.className}
+                  </td>
+                  <td data-label="Tested" className={CELL}>
+                    {shortDay(s.date)}
+                  </td>
+                  <td data-label="Score" className={`${CELL} text-right`}>
                     {s.close && <span className="text-soft text-[12.5px]">close </span>}
                     {score(s.value, view.measure)}
                   </td>
-                  <td className={`${CELL} text-right`}>{s.percentile ?? ''}</td>
-                  <td className={CELL}>
+                  <td
+                    data-label={s.percentile === undefined ? undefined : 'Percentile in grade'}
+                    className={`${CELL} text-right`}
+                  >
+                    {s.percentile ?? ''}
+                  </td>
+                  <td data-label={s.goalScore === undefined ? undefined : 'Needs'} className={CELL}>
                     {s.goalScore !== undefined && (
                       <>
                         {score(s.goalScore, view.measure)} <span className="text-soft">for {s.goalBand}</span>
                       </>
                     )}
                   </td>
-                  <td className={`${CELL} text-soft`}>{s.bandBefore ?? ''}</td>
+                  <td data-label={s.bandBefore && view.before} className={`${CELL} text-soft`}>
+                    {s.bandBefore ?? ''}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -43,19 +43,27 @@ export function Shares({ view }: { view: ReportView }) {
                     if (!share) return null;
                     const percent = Math.round(100 * share);
                     const words = `${b.name}: ${percent} %`;
-                    const inside = percent >= 18 ? `${b.name} ${percent} %` : `${percent} %`;
+                    // The share is always whole; its band is named where there is room, which on a phone is in large shares only.
+                    const named = percent >= 40 ? 'truncate' : percent >= 18 ? 'max-sm:hidden truncate' : 'hidden';
+                    const inside = (
+                      <>
+                        <span className={`${named} min-w-0`}>{b.name}</span>{' '}
+                        <span className="shrink-0 whitespace-nowrap">{percent} %</span>
+                      </>
+                    );
                     const style = {
                       width: `${100 * share}%`,
                       borderBottom: `5px ${b.tier === 1 ? 'solid' : b.tier === 2 ? 'double' : 'solid'} ${tierColour(b.tier)}`,
                       background: b.tier > 2 ? 'var(--wash)' : 'transparent',
                     };
-                    const look = 'h-full px-1.5 text-left text-[12.5px] truncate border-r border-line last:border-r-0';
+                    const look =
+                      'h-full px-0.5 sm:px-1.5 flex items-center gap-1 text-left text-[11.5px] sm:text-[12.5px] overflow-hidden border-r border-line last:border-r-0';
                     return line.pick ? (
                       <button
                         key={b.name}
                         type="button"
                         title={words}
-                        aria-label={`${inside}: pick the ${b.count} here`}
+                        aria-label={`${b.name} ${percent} %: pick the ${b.count} here`}
                         className={`${look} hover:bg-picked -outline-offset-2`}
                         style={style}
                         onClick={() => picks.toggleAll(b.students.map((s) => s.student))}

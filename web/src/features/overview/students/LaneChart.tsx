@@ -5,6 +5,7 @@ import { PlanTick } from '../../../charts/marks/PlanTick';
 import { ScorePoints } from '../../../charts/marks/ScorePoints';
 import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
 import { commonFrame, scalesFor } from '../../../charts/scales';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { dayNumber, plural } from '../../../lib/format';
 
 const WIDTH = 860;
@@ -18,9 +19,10 @@ export function lanePoints(lane: StudentPage['lanes'][number]) {
 /** One measure on the time axis that all lanes share: the years before, this year's scores, trend and goal. */
 export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][number]; from: string; to: string }) {
   const { card } = lane;
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const points = lanePoints(lane);
   const frame = commonFrame([{ ...card, points }]);
-  const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores: frame.scores }, WIDTH, HEIGHT, {
+  const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores: frame.scores }, width, HEIGHT, {
     top: 8,
     right: 12,
     bottom: 20,
@@ -29,8 +31,9 @@ export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][numbe
   const scored = points.filter((p) => p.value !== undefined);
   return (
     <svg
+      ref={ref}
       width="100%"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       role="img"
       aria-label={`${lane.measure.name}: ${plural(scored.length, 'score')}, the last ${scored.at(-1)?.value ?? 'none'}`}
       className="block max-w-full"

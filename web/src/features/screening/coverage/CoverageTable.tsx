@@ -15,7 +15,7 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
     sum(view.classes.flatMap((c) => c.counts.filter((n) => n.measureId === measureId)));
   return (
     <div className="relative overflow-x-auto">
-      <table className="border-collapse text-[14px] w-full">
+      <table className="stacks stacks-aligned border-collapse text-[14px] w-full">
         <thead>
           <tr>
             <th scope="col" className="text-left font-medium text-soft text-[12.5px] pb-1.5 border-b border-line">
@@ -35,14 +35,19 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
         <tbody>
           {view.classes.map((c) => (
             <tr key={c.classId}>
-              <th scope="row" className="text-left font-normal border-b border-hair py-1 whitespace-nowrap align-top">
+              <th
+                scope="row"
+                data-line
+                className="text-left font-normal border-b border-hair py-1 whitespace-nowrap align-top"
+              >
                 {className(c.className)} <span className="text-soft text-[13px]">{c.students}</span>
               </th>
               {c.counts.map((n, i) => (
                 <CountCell
                   key={n.measureId}
                   count={n}
-                  label={`${className(c.className)}, ${view.measures[i]?.name}`}
+                  of={className(c.className)}
+                  measure={view.measures[i]?.name ?? ''}
                   onPick={() => onPick(missing(c.classId, n.measureId))}
                 />
               ))}
@@ -52,14 +57,15 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
         {view.classes.length > 1 && (
           <tfoot>
             <tr>
-              <th scope="row" className="text-left font-semibold py-1">
+              <th scope="row" data-line className="text-left font-semibold py-1">
                 Together
               </th>
               {view.measures.map((m) => (
                 <CountCell
                   key={m.id}
                   count={total(m.id)}
-                  label={`Together, ${m.name}`}
+                  of="Together"
+                  measure={m.name}
                   onPick={() => onPick(missing(undefined, m.id))}
                 />
               ))}
@@ -71,7 +77,14 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
   );
 }
 
-function CountCell({ count, label, onPick }: { count: CoverageCount; label: string; onPick: () => void }) {
+interface CellProps {
+  count: CoverageCount;
+  of: string;
+  measure: string;
+  onPick: () => void;
+}
+
+function CountCell({ count, of, measure, onPick }: CellProps) {
   const { expected, tested, absent, exempt, invalid, none } = count;
   const owed = absent + invalid + none;
   const parts = [
@@ -80,7 +93,12 @@ function CountCell({ count, label, onPick }: { count: CoverageCount; label: stri
     none && `${none} no record`,
     exempt && `${exempt} exempt`,
   ].filter(Boolean);
-  if (expected === 0) return <td className="pl-3 border-b border-hair text-faint align-top py-1">not given</td>;
+  if (expected === 0)
+    return (
+      <td data-label={measure} className="pl-3 border-b border-hair text-faint align-top py-1">
+        not given
+      </td>
+    );
   const bar = (
     <span aria-hidden className="block h-[3px] w-24 bg-line mt-0.5">
       <span
@@ -90,7 +108,7 @@ function CountCell({ count, label, onPick }: { count: CoverageCount; label: stri
     </span>
   );
   return (
-    <td className="pl-3 border-b border-hair align-top py-1 whitespace-nowrap">
+    <td data-label={measure} className="pl-3 border-b border-hair align-top py-1 whitespace-nowrap">
       {owed === 0 ? (
         <span className="text-soft">
           all {tested}
@@ -101,7 +119,7 @@ function CountCell({ count, label, onPick }: { count: CoverageCount; label: stri
         <button
           type="button"
           className="text-left hover:text-act"
-          aria-label={`${label}: ${tested} of ${expected} ${parts.join(', ')}. Pick the ${owed}`}
+          aria-label={`${of}, ${measure}: ${tested} of ${expected} ${parts.join(', ')}. Pick the ${owed}`}
           onClick={onPick}
         >
           <b className="font-semibold">

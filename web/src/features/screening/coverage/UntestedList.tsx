@@ -102,7 +102,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
         </form>
       )}
       <div className="relative overflow-x-auto">
-        <table className="border-collapse text-[14px] w-full max-w-5xl">
+        <table className="stacks border-collapse text-[14px] w-full max-w-5xl">
           <thead>
             <tr className="text-left text-soft text-[12.5px]">
               <th className="w-8 border-b border-line font-medium">
@@ -120,7 +120,7 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
           <tbody>
             {shown.map((o, i) => (
               <tr key={o.student.id} className={picks.has(o.student.id) ? 'bg-picked' : ''}>
-                <td className="border-b border-hair p-0 text-[12.5px] text-faint">
+                <td data-pick className="border-b border-hair p-0 text-[12.5px] text-faint">
                   <PickNumber
                     number={i + 1}
                     name={nameOf(o.student)}
@@ -138,11 +138,13 @@ export function UntestedList({ view, owing }: { view: CoverageView; owing: Owing
                     {className(o.student.className)}
                   </td>
                 )}
-                <td className="border-b border-hair pr-4">
+                <td data-line className="border-b border-hair pr-4">
                   {owedWords(o, view.measures.length)}
                   {o.owed[0]?.note && <span className="text-soft">; {o.owed[0].note}</span>}
                 </td>
-                <td className="border-b border-hair whitespace-nowrap">{makeUpWords(o)}</td>
+                <td data-label="Make-up" className="border-b border-hair whitespace-nowrap">
+                  {makeUpWords(o)}
+                </td>
                 <td className="border-b border-hair whitespace-nowrap text-right no-print">
                   {live && !view.state.closed && (
                     <Link

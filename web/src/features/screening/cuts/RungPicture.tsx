@@ -1,16 +1,21 @@
 import { scaleLinear } from 'd3-scale';
 import type { CutsPreview, DrawnBand, MeasureRef } from '../../../api/types';
-import { score } from '../../../lib/format';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
+import { lines, score } from '../../../lib/format';
 import { tierColour } from '../../../ui/TierMark';
 import { useScoreHandle } from '../../../ui/useScoreHandle';
 import { spread } from '../ladder/layout';
 
-const WIDTH = 440;
+const DESIGN = 440;
 const HEIGHT = 500;
 const TOP = 14;
 const FOOT = 484;
 const LEFT = 58;
 const RIGHT = 250;
+/** Of the other sets' names, about. */
+const LETTER = 6;
+/** What the other sets' names beside the ladder take at least. */
+const BESIDE = 122;
 
 interface Props {
   measure: MeasureRef;
@@ -23,6 +28,8 @@ interface Props {
 
 /** The ladder with its rungs to drag, the scores it would band behind them, and the other sets' cuts as short dashes beside it. */
 export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(DESIGN);
+  const right = Math.min(RIGHT, width - BESIDE);
   const y = scaleLinear()
     .domain(range(measure, bands, others, bins))
     .range([FOOT, TOP]);
@@ -35,7 +42,8 @@ export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
   );
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       width="100%"
       className="block max-w-[440px] select-none"
       role="group"
@@ -46,13 +54,13 @@ export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
           {score(t)}
         </text>
       ))}
-      <rect x={LEFT} y={TOP} width={RIGHT - LEFT} height={FOOT - TOP} fill="var(--column)" />
+      <rect x={LEFT} y={TOP} width={right - LEFT} height={FOOT - TOP} fill="var(--column)" />
       {bins.map((b) => (
         <rect
           key={b.from}
           x={LEFT}
           y={y(b.to) + 0.5}
-          width={((RIGHT - LEFT) * 0.9 * b.count) / most}
+          width={((right - LEFT) * 0.9 * b.count) / most}
           height={Math.max(1, y(b.from) - y(b.to) - 1)}
           fill="var(--line)"
         >
@@ -62,12 +70,12 @@ export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
         </rect>
       ))}
       <line x1={LEFT} x2={LEFT} y1={TOP} y2={FOOT} stroke="var(--ink)" strokeWidth={1.3} />
-      <line x1={RIGHT} x2={RIGHT} y1={TOP} y2={FOOT} stroke="var(--ink)" strokeWidth={1.3} />
+      <line x1={right} x2={right} y1={TOP} y2={FOOT} stroke="var(--ink)" strokeWidth={1.3} />
       {bands.map((b, i) => (
         <text
           // biome-ignore lint/suspicious/noArrayIndexKey: a band is its place on the ladder
           key={i}
-          x={RIGHT - 8}
+          x={right - 8}
           y={labels[i]}
           textAnchor="end"
           fontSize={13}
@@ -82,17 +90,29 @@ export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
         o.bands.slice(1).map((b, i) => (
           <g key={`${o.name}-${b.name}`} className="pointer-events-none">
             <line
-              x1={RIGHT + 6}
-              x2={RIGHT + 40}
+              x1={right + 6}
+              x2={right + 40}
               y1={y(b.fromScore ?? 0)}
               y2={y(b.fromScore ?? 0)}
               stroke="var(--faint)"
               strokeWidth={1.6}
               strokeDasharray={k % 2 === 0 ? '4 3' : '1.5 2.5'}
             />
-            <text x={RIGHT + 45} y={y(b.fromScore ?? 0) + 4} fontSize={11.5} fill="var(--faint)">
-              {score(b.fromScore ?? 0)} {i === o.bands.length - 2 ? o.name : ''}
+            <text x={right + 45} y={y(b.fromScore ?? 0) + 4} fontSize={11.5} fill="var(--faint)">
+              {score(b.fromScore ?? 0)}
             </text>
+            {i === o.bands.length - 2 &&
+              lines(o.name, (width - right - 72) / LETTER).map((line, n) => (
+                <text
+                  key={line}
+                  x={right + 72}
+                  y={y(b.fromScore ?? 0) + 4 + 14 * n}
+                  fontSize={11.5}
+                  fill="var(--faint)"
+                >
+                  {line}
+                </text>
+              ))}
           </g>
         )),
       )}
@@ -105,6 +125,7 @@ export function RungPicture({ measure, bands, others, bins, onMove }: Props) {
               name={b.name}
               at={b.fromScore ?? 0}
               y={y}
+              right={right}
               measure={measure}
               onMove={onMove ? (to) => onMove(i, to) : undefined}
             />
@@ -118,11 +139,13 @@ function Rung({
   name,
   at,
   y,
+  right,
   measure,
   onMove,
 }: {
   name: string;
   at: number;
+  right: number;
   y: { (v: number): number; invert: (p: number) => number };
   measure: MeasureRef;
   onMove?: (to: number) => void;
@@ -135,8 +158,8 @@ function Rung({
   const handle = useScoreHandle({ scoreAt: y.invert, now: at, step, onMove: move });
   const line = (
     <>
-      <rect x={LEFT - 10} y={y(at) - 9} width={RIGHT - LEFT + 20} height={18} fill="transparent" />
-      <line x1={LEFT} x2={RIGHT} y1={y(at)} y2={y(at)} stroke="var(--ink)" strokeWidth={2.4} />
+      <rect x={LEFT - 10} y={y(at) - 9} width={right - LEFT + 20} height={18} fill="transparent" />
+      <line x1={LEFT} x2={right} y1={y(at)} y2={y(at)} stroke="var(--ink)" strokeWidth={2.4} />
       <text x={LEFT + 6} y={y(at) - 5} fontSize={12.5} fontWeight={650} fill="var(--ink)">
         {score(at)}
       </text>

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { Season } from '../../../api/types';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { score } from '../../../lib/format';
 import { SvgButton } from '../../../ui/SvgButton';
 
@@ -10,18 +11,26 @@ interface Props {
   onPick: (from: number, to: number, closed: boolean) => void;
 }
 
-const WIDTH = 440;
+const DESIGN = 440;
 
 /** Lowest, quartiles and highest; each quarter of the students can be picked. */
 export function BoxPlot({ name, spread, range, onPick }: Props) {
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(DESIGN);
   const x = scaleLinear()
     .domain(range)
-    .range([64, WIDTH - 14]);
+    .range([64, width - 14]);
   const { lowest, lowerQuartile, median, upperQuartile, highest } = spread;
   const stops = [lowest, lowerQuartile, median, upperQuartile, highest];
   const words = ['lowest', 'second', 'third', 'highest'];
   return (
-    <svg viewBox={`0 0 ${WIDTH} 44`} width="100%" className="block" role="group" aria-label={`Quartiles, ${name}`}>
+    <svg
+      ref={ref}
+      viewBox={`0 0 ${width} 44`}
+      width="100%"
+      className="block"
+      role="group"
+      aria-label={`Quartiles, ${name}`}
+    >
       <text x={0} y={20} fontSize={12.5} fill="var(--soft)">
         {name}
       </text>

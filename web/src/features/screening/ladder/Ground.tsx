@@ -60,9 +60,9 @@ export function Ground({ view, season, centre, half }: Props) {
         onPress={() => picks.toggleAll(missing.map((r) => r.student))}
       >
         <text
-          x={left + 4 - (shown.length === 0 ? 14 : 0) + shown.length * 19}
+          x={left + 4 - (shown.length > 0 ? 0 : half > 30 ? 14 : 20) + shown.length * 19}
           y={GROUND + 4}
-          fontSize={12.5}
+          fontSize={half > 30 ? 12.5 : 10.5}
           fill="var(--soft)"
         >
           {words}

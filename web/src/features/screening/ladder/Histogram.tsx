@@ -1,24 +1,33 @@
 import { scaleLinear } from 'd3-scale';
 import type { Season } from '../../../api/types';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { score } from '../../../lib/format';
 import { SvgButton } from '../../../ui/SvgButton';
 
-const WIDTH = 440;
+const DESIGN = 440;
 const HEIGHT = 130;
 const FOOT = 106;
 
 /** Counts in bins of a round width, with the cut scores drawn in. */
 export function Histogram({ season, onPick }: { season: Season; onPick: (from: number, to: number) => void }) {
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(DESIGN);
   const first = season.bins[0]?.from ?? 0;
   const end = season.bins[season.bins.length - 1]?.to ?? 1;
   const cuts = season.bands.map((b) => b.fromScore).filter((v) => v !== undefined);
   const x = scaleLinear()
     .domain([Math.min(first, ...cuts), Math.max(end, ...cuts)])
-    .range([10, WIDTH - 14]);
+    .range([10, width - 14]);
   const most = Math.max(1, ...season.bins.map((b) => b.count));
   const y = scaleLinear().domain([0, most]).range([FOOT, 22]);
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" className="block" role="group" aria-label="Histogram">
+    <svg
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      width="100%"
+      className="block"
+      role="group"
+      aria-label="Histogram"
+    >
       {season.bins.map((b) => (
         <SvgButton
           key={b.from}
@@ -52,7 +61,7 @@ export function Histogram({ season, onPick }: { season: Season; onPick: (from: n
           )}
         </SvgButton>
       ))}
-      <line x1={10} x2={WIDTH - 14} y1={FOOT} y2={FOOT} stroke="var(--soft)" />
+      <line x1={10} x2={width - 14} y1={FOOT} y2={FOOT} stroke="var(--soft)" />
       {cuts.map((c) => (
         <g key={c} className="pointer-events-none">
           <line x1={x(c)} x2={x(c)} y1={12} y2={FOOT + 5} stroke="var(--ink)" strokeWidth={2} />

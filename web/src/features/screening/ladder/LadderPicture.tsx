@@ -1,29 +1,17 @@
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import type { LadderView, StudentRef } from '../../../api/types';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { score } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
-import { SvgButton } from '../../../ui/SvgButton';
-import { tierColour } from '../../../ui/TierMark';
+import { BandKey, BandLabels } from './BandLabels';
 import { Bins } from './Bins';
 import { Discs } from './Discs';
 import { Flows } from './Flows';
 import { Grip } from './Grip';
 import { Ground } from './Ground';
 import type { Group } from './groups';
-import {
-  bandMiddles,
-  columns,
-  discRadius,
-  dodge,
-  FOOT,
-  HEIGHT,
-  MOST_DISCS,
-  MOST_TAILS,
-  spread,
-  TOP,
-  WIDTH,
-} from './layout';
+import { columns, discRadius, dodge, FOOT, HEIGHT, MOST_DISCS, MOST_TAILS, NARROW, TOP, WIDTH } from './layout';
 import { SeasonColumn } from './SeasonColumn';
 import { Tails } from './Tails';
 
@@ -40,7 +28,9 @@ export function LadderPicture({ view, range, groups, pointed, onPoint }: Props) 
   const picks = usePicks();
   const seasons = view.seasons.length;
   const last = seasons - 1;
-  const xs = useMemo(() => columns(seasons), [seasons]);
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
+  const narrow = width < NARROW;
+  const xs = useMemo(() => columns(seasons, width), [seasons, width]);
   const { centres, half } = xs;
   const radius = discRadius(view.rows.length, half);
   const binned = view.rows.length > MOST_DISCS;
@@ -71,19 +61,16 @@ export function LadderPicture({ view, range, groups, pointed, onPoint }: Props) 
   };
   const pick = (students: StudentRef[]) => picks.toggleAll(students);
   const between = view.seasons.slice(1).map((_, k) => k);
-  const bands = view.seasons[last]?.bands ?? [];
-  const labels = spread(
-    bandMiddles(bands, y).map((m) => m - 4),
-    44,
-  );
   const right = (centres[last] as number) + half;
+  const room = seasons > 1 ? (centres[1] as number) - (centres[0] as number) : width;
 
-  return (
+  const picture = (
     <svg
+      ref={ref}
       width="100%"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       preserveAspectRatio="xMinYMin meet"
-      className="block max-w-full max-h-[max(440px,calc(100vh-264px))] select-none"
+      className={`block max-w-full select-none ${narrow ? '' : 'max-h-[max(440px,calc(100vh-264px))]'}`}
       role="group"
       aria-label={`Ladder picture, ${view.measure.name}`}
     >
@@ -95,7 +82,7 @@ export function LadderPicture({ view, range, groups, pointed, onPoint }: Props) 
       <line x1={40} x2={40} y1={TOP} y2={FOOT} stroke="var(--stile)" />
       {view.seasons.map((season, k) => (
         <g key={season.windowId}>
-          <SeasonColumn view={view} season={k} x={centres[k] as number} half={half} y={y} onPick={pick} />
+          <SeasonColumn view={view} season={k} x={centres[k] as number} half={half} room={room} y={y} onPick={pick} />
           <Ground view={view} season={k} centre={centres[k] as number} half={half} />
         </g>
       ))}
@@ -134,38 +121,16 @@ export function LadderPicture({ view, range, groups, pointed, onPoint }: Props) 
           </g>
         ),
       )}
-      {bands.map((band, i) => {
-        const inBand = view.rows.filter((r) => r.cells[last]?.band === i).map((r) => r.student);
-        const words = share(inBand.length, view.seasons[last]?.screened ?? 0);
-        return (
-          <g key={band.name}>
-            <SvgButton label={`${band.name} ${words}: pick these`} onPress={() => pick(inBand)}>
-              <rect
-                x={right + 32}
-                y={(labels[i] as number) - 17}
-                width={124}
-                height={42}
-                rx={4}
-                fill="transparent"
-                className="hover:fill-[var(--wash)]"
-              />
-            </SvgButton>
-            <g aria-hidden className="pointer-events-none">
-              <text x={right + 36} y={labels[i]} fontSize={14} fontWeight={650} fill={tierColour(band.tier)}>
-                {band.name}
-              </text>
-              <text x={right + 36} y={(labels[i] as number) + 18} fontSize={13} fill="var(--soft)">
-                {words}
-              </text>
-            </g>
-          </g>
-        );
-      })}
+      {!narrow && <BandLabels view={view} y={y} x={right + 32} onPick={pick} />}
       <Grip view={view} y={y} right={right} />
     </svg>
   );
-}
-
-function share(n: number, of: number): string {
-  return of > 0 ? `${n} of ${of} · ${Math.round((100 * n) / of)} %` : `${n} of ${of}`;
+  return narrow ? (
+    <>
+      {picture}
+      <BandKey view={view} onPick={pick} />
+    </>
+  ) : (
+    picture
+  );
 }

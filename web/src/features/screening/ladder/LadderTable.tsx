@@ -35,11 +35,11 @@ export function LadderTable({
     <th
       scope="col"
       aria-sort={sort.by === by ? (sort.down ? 'descending' : 'ascending') : 'none'}
-      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-2 border-b border-line align-bottom ${left ? 'text-left' : 'text-right'}`}
+      className={`font-medium text-soft text-[12.5px] pb-1.5 pl-1 sm:pl-2 border-b border-line align-bottom ${left ? 'text-left' : 'text-right'}`}
     >
       <button
         type="button"
-        className={`relative hover:text-ink ${by === 'rank' ? 'w-[64px] leading-tight text-right' : 'whitespace-nowrap'}`}
+        className={`relative hover:text-ink ${by === 'rank' ? 'w-[64px] leading-tight text-right' : left ? '' : 'text-right sm:whitespace-nowrap'}`}
         onClick={() => setSort({ by, down: sort.by === by ? !sort.down : by === 'gain' })}
       >
         {text}
@@ -80,7 +80,7 @@ export function LadderTable({
                 <td className="p-0 border-b border-hair text-[12.5px] text-faint">
                   <PickNumber number={i + 1} name={nameOf(r.student)} on={on} onPick={() => picks.toggle(r.student)} />
                 </td>
-                <td className="border-b border-hair pl-2 max-w-44 truncate">
+                <td className="border-b border-hair pl-1 sm:pl-2 max-w-44 sm:truncate">
                   <Link to={link(`/students/${r.student.id}`)} className="text-ink no-underline hover:underline">
                     {nameOf(r.student)}
                   </Link>
@@ -88,15 +88,17 @@ export function LadderTable({
                 {r.cells.map((cell, k) => (
                   <td
                     key={view.seasons[k]?.windowId}
-                    className="border-b border-hair pl-2 text-right whitespace-nowrap"
+                    className="border-b border-hair pl-1 sm:pl-2 text-right sm:whitespace-nowrap"
                   >
                     <CellText cell={cell} measure={view.measure} mark={k === last} />
                   </td>
                 ))}
                 {view.seasons.length === 2 && (
-                  <td className="border-b border-hair pl-2 text-right">{r.gain === undefined ? '' : signed(r.gain)}</td>
+                  <td className="border-b border-hair pl-1 sm:pl-2 text-right">
+                    {r.gain === undefined ? '' : signed(r.gain)}
+                  </td>
                 )}
-                {ranks && <td className="border-b border-hair pl-2 text-right">{r.percentile ?? ''}</td>}
+                {ranks && <td className="border-b border-hair pl-1 sm:pl-2 text-right">{r.percentile ?? ''}</td>}
               </tr>
             );
           })}
@@ -109,7 +111,7 @@ export function LadderTable({
 function CellText({ cell, measure, mark }: { cell: Cell; measure: MeasureRef; mark: boolean }) {
   if (cell.value === undefined) return <span className="text-soft text-[12.5px]">{statusWord(cell.status)}</span>;
   return (
-    <span className="inline-flex items-center gap-1.5">
+    <span className="inline-flex flex-wrap sm:flex-nowrap justify-end items-center gap-x-1.5">
       {cell.closeCall && mark && (
         <span className="text-soft text-[12px]" title="Close enough to a rung that the band is not sure">
           close

@@ -1,20 +1,22 @@
 import type { LadderView, StudentRef } from '../../../api/types';
 import { score } from '../../../lib/format';
-import { FOOT, GROUND, HEIGHT, seasonName, TOP } from './layout';
+import { FOOT, footWords, GROUND, HEIGHT, seasonName, TOP } from './layout';
 
 interface Props {
   view: LadderView;
   season: number;
   x: number;
   half: number;
+  /** From this column's centre to the next one's. */
+  room: number;
   y: (v: number) => number;
   onPick: (students: StudentRef[]) => void;
 }
 
 /** Two stiles, the rungs across, and the space between them to click. */
-export function SeasonColumn({ view, season: k, x, half, y, onPick }: Props) {
+export function SeasonColumn({ view, season: k, x, half, room, y, onPick }: Props) {
   const season = view.seasons[k] as LadderView['seasons'][number];
-  const all = season.screened === season.expected;
+  const words = footWords(seasonName(view, k), season.screened, season.expected, room);
   return (
     <g>
       <rect x={x - half} y={TOP} width={2 * half} height={FOOT - TOP} fill="var(--column)" />
@@ -76,9 +78,7 @@ export function SeasonColumn({ view, season: k, x, half, y, onPick }: Props) {
           fontWeight={600}
           fill="var(--ink)"
         >
-          {half > 80
-            ? `${seasonName(view, k)}, ${all ? `all ${season.expected}` : `${season.screened} of ${season.expected}`} screened`
-            : `${seasonName(view, k)}, ${all ? season.expected : `${season.screened} of ${season.expected}`}`}
+          {words}
         </text>
       </g>
     </g>

@@ -13,13 +13,32 @@ const RIGHT = 532;
 export const MOST_DISCS = 300;
 export const MOST_TAILS = 60;
 
-/** Where the seasons' columns stand. */
-export function columns(seasons: number): { centres: number[]; half: number } {
-  if (seasons === 1) return { centres: [330], half: 92 };
-  const half = [0, 0, 92, 58, 44][seasons] as number;
-  const step = (RIGHT - LEFT - 2 * half) / (seasons - 1);
-  return { centres: Array.from({ length: seasons }, (_, k) => LEFT + half + k * step), half };
+/** Under this width the bands are named below the picture instead of beside it, and the columns take what room there is. */
+export const NARROW = 520;
+
+/** Where the seasons' columns stand in a picture of a width. */
+export function columns(seasons: number, width = WIDTH): { centres: number[]; half: number } {
+  const narrow = width < NARROW;
+  if (seasons === 1) return { centres: [narrow ? width / 2 + 14 : 330], half: 92 };
+  const designed = [0, 0, 92, 58, 44][seasons] as number;
+  const left = narrow ? 66 : LEFT;
+  const right = narrow ? width - 32 : RIGHT;
+  // Between two columns there is room for the number of a rung.
+  const half = narrow ? Math.min(designed, ((right - left + 30) / seasons - 30) / 2) : designed;
+  const step = (right - left - 2 * half) / (seasons - 1);
+  return { centres: Array.from({ length: seasons }, (_, k) => left + half + k * step), half };
 }
+
+/** What stands under a season's column: as much as there is room for until the next one. */
+export function footWords(name: string, screened: number, expected: number, room: number): string {
+  const all = screened === expected;
+  const long = `${name}, ${all ? `all ${expected}` : `${screened} of ${expected}`} screened`;
+  const short = `${name}, ${all ? expected : `${screened} of ${expected}`}`;
+  return [long, short].find((words) => words.length * LETTER <= room) ?? name;
+}
+
+/** Of the words under a column, about. */
+const LETTER = 6.9;
 
 /** Radius of a disc so that a class is legible and a school still fits. */
 export function discRadius(students: number, half: number): number {

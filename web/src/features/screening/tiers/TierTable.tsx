@@ -34,7 +34,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
   const { shown, more } = useParts(rows);
   return (
     <div className="relative overflow-x-auto">
-      <table className="w-full min-w-[1040px] table-fixed border-collapse text-[14px]">
+      <table className="stacks w-full min-w-[1040px] table-fixed border-collapse text-[14px]">
         <thead>
           <tr>
             <th className={`${HEAD} w-7`}>
@@ -55,7 +55,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
         <tbody>
           {shown.map((r, i) => (
             <tr key={r.student.id} className={picks.has(r.student.id) ? 'bg-picked' : ''} title={r.proposal?.reason}>
-              <td className="border-b border-hair p-0 text-[12.5px] text-faint">
+              <td data-pick className="border-b border-hair p-0 text-[12.5px] text-faint">
                 <PickNumber
                   number={i + 1}
                   name={nameOf(r.student)}
@@ -63,13 +63,13 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   onPick={() => picks.toggle(r.student)}
                 />
               </td>
-              <td className={`${CELL} truncate`}>
+              <td data-line className={`${CELL} truncate`}>
                 <Link to={link(`/students/${r.student.id}`)} className="text-ink no-underline hover:underline">
                   {nameOf(r.student)}
                 </Link>
                 {r.support && <span className="text-soft text-[12.5px]"> {r.support.toLowerCase()}</span>}
               </td>
-              <td className={CELL}>
+              <td data-line className={CELL}>
                 {r.proposal ? (
                   <span>
                     <TierMark tier={r.proposal.tier} size={13} /> Tier {r.proposal.tier}{' '}
@@ -86,7 +86,11 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                 )}
               </td>
               {r.evidence.map((e) => (
-                <td key={e.measureId} className={`${CELL} text-right whitespace-nowrap`}>
+                <td
+                  key={e.measureId}
+                  data-label={view.measures.find((m) => m.id === e.measureId)?.name}
+                  className={`${CELL} text-right whitespace-nowrap`}
+                >
                   {e.value === undefined ? (
                     <span className="text-soft text-[12.5px]">{statusWord(e.status)}</span>
                   ) : (
@@ -103,7 +107,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   )}
                 </td>
               ))}
-              <td className={`${CELL} whitespace-nowrap`}>
+              <td data-label={view.before ?? 'Before'} className={`${CELL} whitespace-nowrap`}>
                 {r.lastSeason ? (
                   <span className="inline-flex items-baseline gap-1.5">
                     <TierMark tier={r.lastSeason.tier} size={13} />
@@ -116,7 +120,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   <span className="text-faint">none</span>
                 )}
               </td>
-              <td className={CELL}>
+              <td data-label="Teacher's view" data-line className={CELL}>
                 {r.opinion ? (
                   <span className="text-[13.5px]" title={`${r.opinion.by ?? ''}, ${shortDay(r.opinion.onDay)}`}>
                     Tier {r.opinion.tier}
@@ -133,7 +137,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                   </Button>
                 )}
               </td>
-              <td className={CELL}>
+              <td data-line className={CELL}>
                 <Decision row={r} actions={actions} name={nameOf(r.student)} />
               </td>
             </tr>
@@ -147,6 +151,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
 
 function Decision({ row, actions, name }: { row: TierRow; actions: Actions; name: string }) {
   const d = row.decided;
+  if (!d && !actions.may) return null;
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-3">
       {d && (
