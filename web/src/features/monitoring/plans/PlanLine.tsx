@@ -91,7 +91,7 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
         {plan && phase ? (
           <>
             {phase.strategy}
-            {plan.phases.length > 1 && ` since ${shortDay(phase.starts)}`}{' '}
+            {plan.phases.length > 1 && ` since ${shortDay(phase.starts)},`}{' '}
             <span className="text-soft text-[12.5px]">
               {shortDay(plan.starts)} to {shortDay(plan.ends)}
             </span>

@@ -20,7 +20,7 @@ export function Ground({ view, season, centre, half }: Props) {
     return cell && cell.value === undefined && cell.status !== 'elsewhere';
   });
   if (missing.length === 0) return null;
-  const shown = missing.slice(0, half > 80 ? 4 : half > 50 ? 2 : 0);
+  const shown = missing.slice(0, half > 80 ? (missing.length > 4 ? 3 : 4) : half > 50 ? 2 : 0);
   const rest = missing.length - shown.length;
   const wide = half > 80;
   const words = wide

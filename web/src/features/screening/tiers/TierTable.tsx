@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { TierRow, TiersView } from '../../../api/types';
-import { percent, score, shortDay } from '../../../lib/format';
+import { percent, score, shortDay, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -55,7 +55,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
         <tbody>
           {shown.map((r, i) => (
             <tr key={r.student.id} className={picks.has(r.student.id) ? 'bg-picked' : ''} title={r.proposal?.reason}>
-              <td data-pick className="border-b border-hair p-0 text-[12.5px] text-faint">
+              <td data-pick className="border-b border-hair p-0 py-0.5 align-baseline text-[12.5px] text-faint">
                 <PickNumber
                   number={i + 1}
                   name={nameOf(r.student)}
@@ -78,7 +78,7 @@ export function TierTable({ view, rows, actions }: { view: TiersView; rows: Tier
                     )}{' '}
                     <TierChances chances={r.proposal.chances} />
                     {(!r.decided || r.decided.retested) && (
-                      <span className="text-soft text-[12.5px] block leading-tight">{r.proposal.reason}</span>
+                      <span className="text-soft text-[12.5px] block leading-tight">{unbroken(r.proposal.reason)}</span>
                     )}
                   </span>
                 ) : (

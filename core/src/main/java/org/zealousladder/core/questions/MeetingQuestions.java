@@ -37,11 +37,11 @@ public final class MeetingQuestions {
         }
         compareWithSchool(f, questions);
         if (f.lowest() >= 3 && 2 * f.lowestTwice() >= f.lowest()) {
-            questions.add(f.lowestTwice() + " of the " + f.lowest() + " in " + f.lowestBand() + " stood there in " + f.before()
+            questions.add(among(f.lowestTwice(), f.lowest()) + " in " + f.lowestBand() + " stood there in " + f.before()
                     + ", too: what was tried, and is it enough?");
         }
         if (f.lowestWithoutGoal() > 0) {
-            questions.add(f.lowestWithoutGoal() + " of the " + f.lowest() + " in " + f.lowestBand() + (f.lowestWithoutGoal() == 1 ? " has" : " have")
+            questions.add(among(f.lowestWithoutGoal(), f.lowest()) + " in " + f.lowestBand() + (f.lowestWithoutGoal() == 1 ? " has" : " have")
                     + " no goal yet: who sets one, by when?");
         }
         if (f.down() > f.up() && f.down() >= 2) {
@@ -72,5 +72,9 @@ public final class MeetingQuestions {
 
     private static String percent(int part, int of) {
         return Math.round(100.0 * part / of) + " %";
+    }
+
+    private static String among(int n, int of) {
+        return n == of ? (of == 1 ? "The one" : "All " + of) : n + " of the " + of;
     }
 }

@@ -62,7 +62,7 @@ public final class TierProposer {
         double own = chances.stream().filter(c -> c.tier() == tier).mapToDouble(TierChance::chance).sum();
         Optional<TierChance> likelier = chances.stream().max(Comparator.comparingDouble(TierChance::chance)).filter(c -> c.chance() > own + 0.005);
         return new Proposed(tier, chances, measures, likelier.map(c -> reason + " Counting the error of the scores, tier "
-                + c.tier() + " is more likely (" + Math.round(100 * c.chance()) + " % to " + Math.round(100 * own) + " %).").orElse(reason));
+                + c.tier() + " is more likely (" + Math.round(100 * c.chance()) + " % against " + Math.round(100 * own) + " %).").orElse(reason));
     }
 
     static int combine(TierRule rule, int[] tiers) {

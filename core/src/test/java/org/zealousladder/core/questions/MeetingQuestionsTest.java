@@ -44,6 +44,14 @@ class MeetingQuestionsTest {
     }
 
     @Test
+    void allOfThemAreAll() {
+        assertEquals(List.of("All 4 in Needs a lift stood there in autumn, too: what was tried, and is it enough?",
+                "All 4 in Needs a lift have no goal yet: who sets one, by when?"), MeetingQuestions.of(figures(12, 12, 4, 8, null, 0, 0, 4, 4, 0)));
+        assertEquals(List.of("The one in Needs a lift has no goal yet: who sets one, by when?"),
+                MeetingQuestions.of(figures(12, 12, 1, 11, null, 0, 0, 1, 1, 0)));
+    }
+
+    @Test
     void halfIsHalf() {
         assertTrue(MeetingQuestions.of(figures(12, 12, 4, 8, null, 0, 0, 2, 0, 0)).get(0).startsWith("2 of the 4"));
         assertEquals(List.of(), MeetingQuestions.of(figures(12, 12, 4, 8, null, 0, 0, 1, 0, 0)));

@@ -159,7 +159,7 @@ class TierProposerTest {
         Proposed p = propose(TierRule.LOWEST, words(71, 5), words(71, 5), words(71, 5));
         assertEquals(1, p.tier());
         assertTrue(p.reason().matches(
-                "All 3 measures say tier 1\\. Counting the error of the scores, tier 2 is more likely \\(8\\d % to 19 %\\)\\."),
+                "All 3 measures say tier 1\\. Counting the error of the scores, tier 2 is more likely \\(8\\d % against 19 %\\)\\."),
                 p.reason());
         assertTrue(p.closeCall());
     }
