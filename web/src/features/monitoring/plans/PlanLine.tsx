@@ -136,11 +136,10 @@ export function PlanLine({ row, number, measure, days, mates, wholeGroup, onMake
           </span>
         )}
       </td>
-      <td data-line className={`${CELL} whitespace-nowrap`}>
+      <td data-line data-label="Given so far" className={`${CELL} whitespace-nowrap`}>
         {plan && (
           <span className={plan.tooLittle ? 'font-semibold' : ''}>
             {plan.given} of {plan.planned}
-            <span className="sm:hidden"> sessions given so far</span>
             {plan.tooLittle && <span className="block text-[12.5px] leading-tight">too few to judge</span>}
           </span>
         )}
