@@ -4,6 +4,86 @@
  */
 
 export interface paths {
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/idle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["idle"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endOthers"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/changes": {
         parameters: {
             query?: never;
@@ -318,6 +398,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["everyone"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/active": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["active"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/classes/{classId}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ends"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1096,6 +1224,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AccountView: {
+            endsWhenIdle: boolean;
+            login: string;
+            name: string;
+            sessions: components["schemas"]["OwnSession"][];
+        };
+        Active: {
+            active: boolean;
+        };
         AgendaItem: {
             card: components["schemas"]["TrendCard"];
             concern?: components["schemas"]["Concern"];
@@ -1732,6 +1869,9 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        Idle: {
+            endsWhenIdle: boolean;
+        };
         ImportResult: {
             /** Format: int32 */
             added: number;
@@ -1983,6 +2123,10 @@ export interface components {
             schoolId: number;
             title: string;
         };
+        NewPassword: {
+            current: string;
+            password: string;
+        };
         NewQuestion: {
             /** @enum {string} */
             kind: "literal" | "inferential";
@@ -2117,6 +2261,16 @@ export interface components {
             concern: components["schemas"]["Concern"];
             student: components["schemas"]["StudentRef"];
         };
+        OwnSession: {
+            address?: string;
+            browser?: string;
+            here: boolean;
+            key: string;
+            /** Format: date-time */
+            lastUsed: string;
+            /** Format: date-time */
+            since: string;
+        };
         Passage: {
             /** Format: int32 */
             grade?: number;
@@ -2167,6 +2321,21 @@ export interface components {
             median: number;
             /** Format: int32 */
             n: number;
+        };
+        People: {
+            people: components["schemas"]["Person"][];
+        };
+        Person: {
+            active: boolean;
+            /** Format: int32 */
+            id: number;
+            login: string;
+            name: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
+            /** Format: int32 */
+            schoolId?: number;
+            teaches: components["schemas"]["Teaching"][];
         };
         PersonView: {
             /** Format: int32 */
@@ -2902,6 +3071,17 @@ export interface components {
             behaviour: string;
             teach: string;
         };
+        Teaching: {
+            /** Format: int32 */
+            classId: number;
+            className: string;
+            /** Format: date */
+            ends?: string;
+        };
+        TeachingEnds: {
+            /** Format: date */
+            ends?: string;
+        };
         TierDecision: {
             /** @enum {string} */
             outcome: "confirmed" | "overridden" | "retest" | "withdrawn";
@@ -3127,6 +3307,108 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AccountView"];
+                };
+            };
+        };
+    };
+    idle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Idle"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endOthers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     list: {
         parameters: {
             query: {
@@ -3655,6 +3937,75 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["LocalMade"];
                 };
+            };
+        };
+    };
+    everyone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["People"];
+                };
+            };
+        };
+    };
+    active: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Active"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                classId: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TeachingEnds"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

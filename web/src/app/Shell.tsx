@@ -11,6 +11,7 @@ import { useOutbox } from '../lib/outbox/useOutbox';
 import { ScopeContext } from '../lib/scope';
 import { applyTheme, savedTheme, saveTheme } from '../lib/theme';
 import { useTitle } from '../lib/useTitle';
+import { Account } from './Account';
 import { GoTo } from './GoTo';
 import { OutboxLine } from './OutboxLine';
 import { PickBar } from './PickBar';
@@ -23,6 +24,7 @@ import { useShortcuts } from './useShortcuts';
 export function Shell({ children }: { children: ReactNode }) {
   const [goTo, setGoTo] = useState(false);
   const [help, setHelp] = useState(false);
+  const [account, setAccount] = useState(false);
   const names = useNames();
   const state = useContext(ScopeContext);
   useTitle();
@@ -53,7 +55,7 @@ export function Shell({ children }: { children: ReactNode }) {
               {names.hidden ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
               {names.hidden ? 'Show names' : 'Hide names'}
             </button>
-            <PersonMenu help={() => setHelp(true)} />
+            <PersonMenu help={() => setHelp(true)} account={() => setAccount(true)} />
           </div>
         </header>
         <main
@@ -87,6 +89,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </div>
       <GoTo open={goTo} onClose={() => setGoTo(false)} />
+      <Account open={account} onClose={() => setAccount(false)} />
       <ShortcutsHelp open={help} onClose={() => setHelp(false)} />
     </div>
   );
@@ -110,9 +113,15 @@ function useFocusOnTheView() {
   }, [pathname]);
 }
 
-function PersonMenu({ help }: { help: () => void }) {
+function PersonMenu({ help, account }: { help: () => void; account: () => void }) {
   const session = useSession();
   const queries = useQueryClient();
+  const trigger = useRef<HTMLButtonElement>(null);
+  // A dialog opens when the menu has gone and the focus is back on its button, so that it goes back there once more.
+  const next = useRef<() => void>(undefined);
+  const opens = (dialog: () => void) => () => {
+    next.current = dialog;
+  };
   const [theme, setTheme] = useState(savedTheme());
   const dark = document.documentElement.dataset.theme === 'dark';
   const switchTheme = () => {
@@ -140,19 +149,32 @@ function PersonMenu({ help }: { help: () => void }) {
     'px-3 py-1.5 text-[14px] flex gap-2 items-center outline-none data-[highlighted]:bg-picked cursor-pointer';
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="hover:text-ink">{session.data?.person?.name}</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger ref={trigger} className="hover:text-ink">
+        {session.data?.person?.name}
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="end"
           sideOffset={6}
           className="z-50 bg-paper border border-line shadow-lg py-1 min-w-48"
+          onCloseAutoFocus={(e) => {
+            const open = next.current;
+            if (!open) return;
+            next.current = undefined;
+            e.preventDefault();
+            trigger.current?.focus();
+            open();
+          }}
         >
           <div className="px-3 py-1 text-[13px] text-soft">Signed in as {session.data?.person?.role}</div>
           <DropdownMenu.Item className={item} onSelect={switchTheme} key={theme}>
             {dark ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />}{' '}
             {dark ? 'Light colours' : 'Dark colours'}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={help}>
+          <DropdownMenu.Item className={item} onSelect={opens(account)}>
+            Your account
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={opens(help)}>
             Keyboard shortcuts
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={signOut}>

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.exchange.records.ImportService;
+import org.zealousladder.server.school.people.AccountService;
 import org.zealousladder.server.school.people.PeopleService;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -34,7 +35,8 @@ final class DemoLoadCommand implements Callable<Integer> {
             }
             if (password != null) {
                 PeopleService people = context.getBean(PeopleService.class);
-                people.samples().forEach(p -> people.setPassword(p.login(), password));
+                AccountService accounts = context.getBean(AccountService.class);
+                people.samples().forEach(p -> accounts.setPassword(p.login(), password));
             }
             return refused ? 1 : 0;
         });

@@ -16,6 +16,7 @@ import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.zealousladder.server.platform.problems.Problems;
+import org.zealousladder.server.platform.who.Rights;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who may reach which address, and the headers on every answer. What a person may see within is each service's matter. */
@@ -29,7 +30,7 @@ class WebSecurity {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, Rights rights) throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/api/session", "/api/setup", "/api/health").permitAll()
@@ -37,6 +38,7 @@ class WebSecurity {
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .anyRequest().denyAll())
                 .csrf(csrf -> csrf.spa())
+                .addFilterBefore(new RightsFilter(rights), AuthorizationFilter.class)
                 .addFilterAfter(new SamePersonFilter(response -> write(response, HttpStatus.UNAUTHORIZED, "other-person",
                         "Somebody else has signed in in this browser meanwhile. Nothing was saved.")), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))

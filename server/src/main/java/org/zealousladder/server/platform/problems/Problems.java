@@ -38,7 +38,11 @@ public class Problems extends ResponseEntityExceptionHandler {
             problem.setProperty("field", refusal.field());
         }
         refusal.details().forEach(problem::setProperty);
-        return ResponseEntity.status(refusal.status()).body(problem);
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(refusal.status());
+        if (refusal.details().get("retryAfter") instanceof Long seconds) {
+            answer.header(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
+        }
+        return answer.body(problem);
     }
 
     /** Two people at once: the constraint that the second one ran into has kept the first one's entry. */

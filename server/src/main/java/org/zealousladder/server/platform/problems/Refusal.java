@@ -25,6 +25,11 @@ public class Refusal extends RuntimeException {
         return this;
     }
 
+    /** For how many seconds trying again is of no use; sent as the header of that name, too. */
+    public Refusal retryAfter(long seconds) {
+        return with("retryAfter", seconds);
+    }
+
     /** 422: what was sent cannot be right. */
     public static Refusal invalid(String field, String sentence) {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", field, sentence);
@@ -60,7 +65,7 @@ public class Refusal extends RuntimeException {
     }
 
     @Nullable
-    String field() {
+    public String field() {
         return field;
     }
 }

@@ -9,6 +9,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param today ISO date that stands in for the real one in the demo; empty otherwise
  * @param zone where the school is, like Europe/Oslo: its day is today; empty for the zone of the machine
  * @param demo whether the sample people may be chosen at sign-in
+ * @param proxy the addresses, as a regular expression, of the web server in front, whose word about where a request comes from counts; empty: nobody's
  */
 @ConfigurationProperties("ladder")
-public record LadderProperties(@Nullable String today, @Nullable String zone, boolean demo) {}
+public record LadderProperties(@Nullable String today, @Nullable String zone, boolean demo, @Nullable String proxy) {}

@@ -1,5 +1,6 @@
 package org.zealousladder.server.platform.who;
 
+import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
@@ -16,7 +17,12 @@ class SecurityParts {
     }
 
     @Bean
-    PasswordEncoder passwords() {
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+
+    @Bean
+    PasswordEncoder encoder() {
         return PasswordEncoderFactories.createDelegatingPasswordEncoder();
     }
 }

@@ -35,12 +35,15 @@ class PeopleFiles implements DeclaresFiles {
     static final FileKind TEACHES = FileKind.named("teaches", "who teaches which class")
             .columns(Column.of("login", TEXT), Column.of("class", TEXT))
             .joined("""
-                    select st.*, p.id as person_id, c.id as class_id, case when t.person_id is null then 'new' else 'unchanged' end as outcome
+                    select st.*, p.id as person_id, c.id as class_id, case when t.person_id is null then 'new' when t.ends is null then 'unchanged' else 'changed' end as outcome
                       from stage st left join people_person p on p.login = lower(st.login) left join roster_class c on c.code = st.class
                       left join people_teaches t on t.person_id = p.id and t.class_id = c.id""")
             .unknown("login", "person_id", "person with the sign-in name")
             .unknown("class", "class_id", "class")
             .key("lower(login), class")
+            .apply("""
+                    update people_teaches t set ends = null
+                      from accepted a where a.outcome = 'changed' and (t.person_id, t.class_id) = (a.person_id, a.class_id)""")
             .apply("insert into people_teaches (person_id, class_id) select person_id, class_id from accepted where outcome = 'new'")
             .build();
 

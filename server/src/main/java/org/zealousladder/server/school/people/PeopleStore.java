@@ -1,10 +1,15 @@
 package org.zealousladder.server.school.people;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.who.Viewer;
 
 @Repository
@@ -15,11 +20,47 @@ class PeopleStore {
         this.db = db;
     }
 
-    record Account(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, @Nullable String passwordHash) {}
+    record Account(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, @Nullable String passwordHash) {
+        Viewer viewer() {
+            return new Viewer(id, login, name, role, schoolId);
+        }
+    }
+
+    private static final String OPEN = "select id, login, name, role, school_id, password_hash from people_person where active and ";
 
     Optional<Account> byLogin(String login) {
-        return db.sql("select id, login, name, role, school_id, password_hash from people_person where login = lower(:login) and active")
-                .param("login", login).query(Account.class).optional();
+        return db.sql(OPEN + "login = lower(:login)").param("login", login).query(Account.class).optional();
+    }
+
+    Optional<Account> byId(int id) {
+        return db.sql(OPEN + "id = :id").param("id", id).query(Account.class).optional();
+    }
+
+    List<AccountService.Person> everyone() {
+        Map<Integer, List<AccountService.Teaching>> teaches = new HashMap<>();
+        db.sql("""
+                select t.person_id, t.class_id, c.name, t.ends
+                  from people_teaches t join roster_class c on c.id = t.class_id join roster_year y on y.id = c.year_id
+                 order by y.starts desc, c.name collate "und-x-icu" """)
+                .query(r -> {
+                    teaches.computeIfAbsent(r.getInt(1), id -> new ArrayList<>())
+                            .add(new AccountService.Teaching(r.getInt(2), r.getString(3), r.getObject(4, LocalDate.class)));
+                });
+        return db.sql("select id, login, name, role, school_id, active from people_person order by name collate \"und-x-icu\", id")
+                .query((r, n) -> new AccountService.Person(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "role"),
+                        r.getObject(5, Integer.class), r.getBoolean(6), teaches.getOrDefault(r.getInt(1), List.of())))
+                .list();
+    }
+
+    /** @return the login, if there is such a person */
+    Optional<String> setActive(int id, boolean active) {
+        return db.sql("update people_person set active = :active where id = :id returning login").param("active", active).param("id", id)
+                .query(String.class).optional();
+    }
+
+    int endTeaching(int person, int classId, @Nullable LocalDate ends) {
+        return db.sql("update people_teaches set ends = :ends where person_id = :person and class_id = :class")
+                .param("ends", ends, java.sql.Types.DATE).param("person", person).param("class", classId).update();
     }
 
     boolean nobodyYet() {
@@ -39,33 +80,10 @@ class PeopleStore {
                  order by case role when 'teacher' then 0 when 'coordinator' then 1 else 2 end, id""").query(SamplePerson.class).list();
     }
 
-    int failedTries(String login, int minutes) {
-        return db.sql("""
-                select count(*) from people_signin_try t
-                 where login = lower(:login) and not succeeded and at > now() - make_interval(mins => :minutes)
-                   and at > coalesce((select max(at) from people_signin_try where login = lower(:login) and succeeded), '-infinity')""")
-                .param("login", login).param("minutes", minutes).query(Integer.class).single();
-    }
-
-    int failedTriesFrom(String address, int minutes) {
-        return db.sql("""
-                select count(*) from people_signin_try
-                 where address = :address and not succeeded and at > now() - make_interval(mins => :minutes)""")
-                .param("address", address).param("minutes", minutes).query(Integer.class).single();
-    }
-
-    void recordTry(String login, String address, boolean succeeded) {
-        db.sql("insert into people_signin_try (login, address, succeeded) values (lower(:login), :address, :succeeded)")
-                .param("login", login).param("address", address).param("succeeded", succeeded).update();
-    }
-
-    void forgetOldTries() {
-        db.sql("delete from people_signin_try where at < now() - interval '30 days'").update();
-    }
-
-    int setPassword(String login, String hash) {
-        return db.sql("update people_person set password_hash = :hash where login = lower(:login)")
-                .param("login", login).param("hash", hash).update();
+    /** @return the person, if there is one */
+    Optional<Integer> setPassword(String login, String hash) {
+        return db.sql("update people_person set password_hash = :hash where login = lower(:login) returning id")
+                .param("login", login).param("hash", hash).query(Integer.class).optional();
     }
 
     void addAdministrator(String login, String name, String hash) {

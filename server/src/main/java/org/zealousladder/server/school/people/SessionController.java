@@ -4,18 +4,14 @@ import static java.util.Objects.requireNonNull;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,18 +26,23 @@ import org.zealousladder.server.platform.who.Viewer;
 
 /** The session: who is signed in, signing in and out, and the first administrator. */
 @RestController
+@ConditionalOnWebApplication
 class SessionController {
     private final PeopleService people;
     private final SchoolCalendar calendar;
     private final LadderProperties properties;
-    private final SecurityContextRepository contexts;
+    private final SigningIn signingIn;
+    private final AccountService accounts;
+    private final SessionKeeper sessions;
 
-    SessionController(PeopleService people, SchoolCalendar calendar, LadderProperties properties,
-            SecurityContextRepository contexts) {
+    SessionController(PeopleService people, SchoolCalendar calendar, LadderProperties properties, SigningIn signingIn, AccountService accounts,
+            SessionKeeper sessions) {
         this.people = people;
         this.calendar = calendar;
         this.properties = properties;
-        this.contexts = contexts;
+        this.signingIn = signingIn;
+        this.accounts = accounts;
+        this.sessions = sessions;
     }
 
     record SessionView(LocalDate today, boolean demo, @Nullable PersonView person, List<SamplePerson> samplePeople,
@@ -49,10 +50,13 @@ class SessionController {
 
     record PersonView(int id, String login, String name, Viewer.Role role) {}
 
-    record SignIn(@NotBlank(message = "give your sign-in name") String login, @Nullable String password) {}
+    record SignIn(@NotBlank(message = "give your sign-in name") @Size(max = 100, message = "is too long") String login,
+            @Nullable @Size(max = 200, message = "is too long") String password) {}
 
-    record FirstAdministrator(@NotBlank String token, @NotBlank(message = "choose a sign-in name") String login,
-            @NotBlank(message = "give your name") String name, @NotBlank(message = "choose a password") String password) {}
+    record FirstAdministrator(@NotBlank @Size(max = 200, message = "is too long") String token,
+            @NotBlank(message = "choose a sign-in name") @Size(max = 100, message = "is too long") String login,
+            @NotBlank(message = "give your name") @Size(max = 100, message = "is too long") String name,
+            @NotBlank(message = "choose a password") @Size(max = 200, message = "is too long") String password) {}
 
     @GetMapping("/api/session")
     SessionView session(@io.swagger.v3.oas.annotations.Parameter(hidden = true) CsrfToken csrf) {
@@ -67,28 +71,21 @@ class SessionController {
         if (!sample && (form.password() == null || form.password().isEmpty())) {
             throw Refusal.invalid("password", "Give your password.");
         }
-        Viewer viewer = sample ? people.sample(form.login())
-                : people.signIn(form.login().strip(), requireNonNull(form.password()), request.getRemoteAddr());
-        HttpSession before = request.getSession(false);
-        if (before != null) {
-            request.changeSessionId();
+        if (sample) {
+            sessions.begin(people.sample(form.login()), false, request, response);
+        } else {
+            SigningIn.Place from = SessionKeeper.place(request);
+            Viewer viewer = signingIn.signIn(form.login().strip(), requireNonNull(form.password()), from);
+            sessions.begin(viewer, accounts.endsWhenIdle(viewer.id()), request, response);
+            signingIn.learn(from.device() == null ? sessions.mark(response) : from.device(), viewer.id());
         }
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(viewer, null,
-                List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role()))));
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
         return view();
     }
 
     @DeleteMapping("/api/session")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest request) {
-        HttpSession session = request.getSession(false);
-        if (session != null) {
-            session.invalidate();
-        }
-        SecurityContextHolder.clearContext();
+        sessions.end(request);
     }
 
     @PostMapping("/api/setup")

@@ -23,14 +23,16 @@ class ScoreFiles implements DeclaresFiles {
                     Column.choice("status", false, ScoreStatus.inFiles()), Column.optional("known", DATE))
             .joined("""
                     select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
-                           s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, c.id as old_id,
+                           s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, c.id as old_id, k.name as closed,
                            case when c.id is null then 'new'
                                 when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score then 'unchanged'
                                 else 'changed' end as outcome
                       from stage st
                       left join roster_student s on s.code = st.student
                       left join measures_measure m on m.code = st.measure
-                      left join scores_score c on c.student_id = s.id and c.measure_id = m.id and c.taken_on = st.date and c.superseded_by is null""")
+                      left join scores_score c on c.student_id = s.id and c.measure_id = m.id and c.taken_on = st.date and c.superseded_by is null
+                      left join measures_closed() k on k.student_id = s.id and k.area = m.area
+                       and (k.window_id = c.window_id or c.window_id is null and st.date between k.starts and k.ends)""")
             .ofStudents()
             .unknown("measure", "measure_id", "measure")
             .problem("score", "(status = 'scored') <> (score is not null)", """
@@ -41,6 +43,8 @@ class ScoreFiles implements DeclaresFiles {
                     "case decimals when 0 then 'The score must be a whole number.' else 'The score has more than ' || decimals || ' decimals.' end")
             .problem("date", "date > " + TODAY, "'The date is in the future.'")
             .problem("date", "date < date '1990-01-01'", "'The date is too long ago; check the year.'")
+            .problem("date", "closed is not null and outcome <> 'unchanged'",
+                    "'The window ' || closed || ' is closed for this student; a coordinator can open it again under Tiers.'")
             .problem("known", "known < date or known > " + TODAY, "'A score is known on the day it was taken or later, and not in the future.'")
             .key("student_id, measure_id, date").payload("%s.score, %s.status")
             .apply("""

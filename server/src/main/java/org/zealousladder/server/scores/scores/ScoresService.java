@@ -18,6 +18,8 @@ import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowGuard;
+import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -29,12 +31,16 @@ import org.zealousladder.server.school.roster.RosterService;
 public class ScoresService {
     private final ScoresStore store;
     private final MeasuresService measures;
+    private final WindowsService allWindows;
+    private final WindowGuard guard;
     private final RosterService roster;
     private final SchoolCalendar calendar;
 
-    ScoresService(ScoresStore store, MeasuresService measures, RosterService roster, SchoolCalendar calendar) {
+    ScoresService(ScoresStore store, MeasuresService measures, WindowsService allWindows, WindowGuard guard, RosterService roster, SchoolCalendar calendar) {
         this.store = store;
         this.measures = measures;
+        this.allWindows = allWindows;
+        this.guard = guard;
         this.roster = roster;
         this.calendar = calendar;
     }
@@ -128,6 +134,7 @@ public class ScoresService {
         if (entry.withdraws()) {
             throw Refusal.invalid("status", "There is nothing on record that could be withdrawn.");
         }
+        requireOpen(measure, entry);
         requireLikely(measure, entry);
         Score there = store.current(entry.studentId(), entry.measureId(), entry.takenOn()).orElse(null);
         if (there != null && there.status() == ScoreStatus.WITHDRAWN) {
@@ -163,8 +170,17 @@ public class ScoresService {
         }
         ScoreEntry now = new ScoreEntry(old.studentId(), old.measureId(), old.takenOn(), entry.value(), entry.status(), old.windowId(), entry.forms(),
                 entry.reason(), entry.sure());
+        requireOpen(measure, now);
         requireLikely(measure, now);
         replace(old, now);
+    }
+
+    /** A closed window takes nothing, whatever page the score is typed on: neither on its days nor as a make-up for it. */
+    private void requireOpen(Measure measure, ScoreEntry entry) {
+        Integer makeUpFor = entry.makeUpFor();
+        allWindows.windows().stream()
+                .filter(w -> makeUpFor != null ? w.id() == makeUpFor : !entry.takenOn().isBefore(w.starts()) && !entry.takenOn().isAfter(w.ends()))
+                .forEach(w -> guard.requireOpen(w, entry.studentId(), measure.area()));
     }
 
     /** @throws Refusal 404 when it is not among the viewer's students' */

@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.measures.windows.WindowGuard;
 import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
@@ -35,7 +36,7 @@ import org.zealousladder.server.screening.tiers.WindowState.Kind;
 
 /** Closes a screening window for a school, or for some of its classes and areas, and opens it again. */
 @Service
-public class ClosingService {
+public class ClosingService implements WindowGuard {
     private final ClosingStore store;
     private final MeasuresService measures;
     private final WindowsService allWindows;
@@ -105,11 +106,12 @@ public class ClosingService {
         return byArea.entrySet().stream().map(e -> e.getKey() + ": " + Words.list(e.getValue().stream().distinct().toList())).collect(Collectors.joining("; "));
     }
 
-    /** @throws Refusal 409 when the window is closed for a student's class in an area */
+    /** Of the class in which the student was at the window's end, or is while it runs; who was in none then is in no closed one. */
+    @Override
     @Transactional(readOnly = true)
     public void requireOpen(Window window, int studentId, String area) {
-        Enrolled then = roster.enrolled(studentId, window.ends().isAfter(calendar.today()) ? calendar.today() : window.ends());
-        requireOpen(window, then.schoolId(), List.of(then.classId()), area);
+        LocalDate day = window.ends().isAfter(calendar.today()) ? calendar.today() : window.ends();
+        roster.enrolledAmong(List.of(studentId), day).forEach(then -> requireOpen(window, then.schoolId(), List.of(then.classId()), area));
     }
 
     /** @throws Refusal 409 when the window is closed for one of the classes in an area */

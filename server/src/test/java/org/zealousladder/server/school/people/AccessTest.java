@@ -24,6 +24,8 @@ import org.zealousladder.server.platform.who.Viewer;
 /** Who gets in, and who sees what: at the door, in the services, and again in the database. */
 class AccessTest extends ServerTest {
     @Autowired
+    private AccountService accounts;
+    @Autowired
     private PeopleService people;
     @Autowired
     private RequestMappingHandlerMapping requestMappingHandlerMapping;
@@ -109,7 +111,7 @@ class AccessTest extends ServerTest {
 
     @Test
     void passwordsAreCheckedAndTriesAreHeldBack() throws Exception {
-        people.setPassword("t.sato", "three words in a row");
+        accounts.setPassword("t.sato", "three words in a row");
         signOutHere();
         String right = "{\"login\":\"T.Sato\",\"password\":\"three words in a row\"}";
         String wrong = "{\"login\":\"t.sato\",\"password\":\"three words\"}";

@@ -1,0 +1,12 @@
+package org.zealousladder.server.platform.who;
+
+import java.util.Optional;
+
+/** Who a person is now, whatever their session remembers. */
+public interface Rights {
+    /** Empty when the account has ended. A change shows within seconds. */
+    Optional<Viewer> now(int person);
+
+    /** Lets a change made here show at once; other servers see it within seconds. */
+    void changed(int person);
+}

@@ -1,0 +1,85 @@
+package org.zealousladder.server.school.people;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+
+/** One's own account: password, and where one is signed in. */
+@RestController
+@ConditionalOnWebApplication
+class AccountController {
+    private final AccountService accounts;
+    private final SigningIn signingIn;
+    private final SessionKeeper sessions;
+
+    AccountController(AccountService accounts, SigningIn signingIn, SessionKeeper sessions) {
+        this.accounts = accounts;
+        this.signingIn = signingIn;
+        this.sessions = sessions;
+    }
+
+    record AccountView(String login, String name, boolean endsWhenIdle, List<SessionKeeper.OwnSession> sessions) {}
+
+    record NewPassword(@NotBlank(message = "give your present password") @Size(max = 200, message = "is too long") String current,
+            @NotBlank(message = "choose a new password") @Size(max = 200, message = "is too long") String password) {}
+
+    record Idle(boolean endsWhenIdle) {}
+
+    @GetMapping("/api/account")
+    AccountView account(HttpServletRequest request) {
+        Viewer viewer = Viewer.current();
+        return new AccountView(viewer.login(), viewer.name(), accounts.endsWhenIdle(viewer.id()), sessions.own(viewer.login(), here(request)));
+    }
+
+    /** The other sessions end; a wrong present password counts as a try to sign in. */
+    @PutMapping("/api/account/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void password(@Valid @RequestBody NewPassword form, HttpServletRequest request) {
+        try {
+            signingIn.signIn(Viewer.current().login(), form.current(), SessionKeeper.place(request));
+        } catch (Refusal refusal) {
+            throw refusal.status() == HttpStatus.UNAUTHORIZED ? Refusal.invalid("current", "That is not your present password. Nothing was changed.") : refusal;
+        }
+        accounts.changeOwnPassword(form.password(), here(request));
+    }
+
+    /** Whether sessions of the viewer end after half an hour of nothing; counts for this one at once. */
+    @PutMapping("/api/account/idle")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void idle(@Valid @RequestBody Idle form, HttpServletRequest request) {
+        accounts.endWhenIdle(form.endsWhenIdle());
+        SessionKeeper.idle(request.getSession(), form.endsWhenIdle());
+    }
+
+    @DeleteMapping("/api/account/sessions/{key}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@PathVariable String key) {
+        if (!sessions.endOwn(Viewer.current().login(), key)) {
+            throw Refusal.notFound("That session has ended already.");
+        }
+    }
+
+    /** All but the one that asks. */
+    @DeleteMapping("/api/account/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endOthers(HttpServletRequest request) {
+        accounts.endOtherSessions(here(request));
+    }
+
+    private static String here(HttpServletRequest request) {
+        return request.getSession().getId();
+    }
+}

@@ -1,0 +1,119 @@
+package org.zealousladder.server.school.people;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Rights;
+import org.zealousladder.server.platform.who.Viewer;
+
+/** Passwords, whether an account is open, and what somebody teaches. What is changed here counts from the next request on. */
+@Service
+@Transactional
+public class AccountService {
+    private static final Logger LOG = LoggerFactory.getLogger(AccountService.class);
+
+    private final PeopleStore people;
+    private final SignInStore signIn;
+    private final Passwords passwords;
+    private final Rights rights;
+
+    AccountService(PeopleStore people, SignInStore signIn, Passwords passwords, Rights rights) {
+        this.people = people;
+        this.signIn = signIn;
+        this.passwords = passwords;
+        this.rights = rights;
+    }
+
+    /**
+     * By somebody who may do so for others, at the machine itself. Every session of the person ends, and no device is known any more.
+     *
+     * @throws Refusal if there is no such person or the password cannot be one
+     */
+    public void setPassword(String login, String password) {
+        String hash = passwords.hash(password);
+        int person = people.setPassword(login, hash).orElseThrow(() -> Refusal.notFound("There is no person with the sign-in name '" + login + "'."));
+        signIn.endSessions(login.toLowerCase(Locale.ROOT), null);
+        signIn.forgetDevices(person);
+    }
+
+    /**
+     * One's own, after the old one was given and checked. The other sessions end.
+     *
+     * @param here the session that stays
+     */
+    public void changeOwnPassword(String password, String here) {
+        Viewer viewer = Viewer.current();
+        people.setPassword(viewer.login(), passwords.hash(password)).orElseThrow();
+        signIn.endSessions(viewer.login(), here);
+        signIn.forgetDevices(viewer.id());
+        LOG.info("password changed person={}", viewer.id());
+    }
+
+    /** @return how many were ended */
+    public int endOtherSessions(String here) {
+        return signIn.endSessions(Viewer.current().login(), here);
+    }
+
+    @Transactional(readOnly = true)
+    public boolean endsWhenIdle(int person) {
+        return signIn.endsWhenIdle(person).orElse(false);
+    }
+
+    public void endWhenIdle(boolean ends) {
+        signIn.endWhenIdle(Viewer.current().id(), ends);
+    }
+
+    /**
+     * Somebody with an account.
+     *
+     * @param teaches their classes, of every year
+     */
+    public record Person(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, boolean active, List<Teaching> teaches) {}
+
+    /** @param ends the last day of the teaching; absent while it goes on */
+    public record Teaching(int classId, String className, @Nullable LocalDate ends) {}
+
+    @Transactional(readOnly = true)
+    public List<Person> everyone() {
+        requireAdministrator();
+        return people.everyone();
+    }
+
+    /** Ends an account or opens it again. Nothing of what the person entered is touched. */
+    public void setActive(int person, boolean active) {
+        Viewer by = requireAdministrator();
+        if (person == by.id() && !active) {
+            throw Refusal.conflict("This is your own account. Another administrator can end it; nothing was changed.");
+        }
+        String login = people.setActive(person, active).orElseThrow(() -> Refusal.notFound("There is no such person."));
+        if (!active) {
+            signIn.endSessions(login, null);
+            signIn.forgetDevices(person);
+        }
+        rights.changed(person);
+        LOG.info("account {} person={} by={}", active ? "opened" : "ended", person, by.id());
+    }
+
+    /** @param ends the last day on which the person teaches the class; null: it goes on */
+    public void endTeaching(int person, int classId, @Nullable LocalDate ends) {
+        Viewer by = requireAdministrator();
+        if (people.endTeaching(person, classId, ends) == 0) {
+            throw Refusal.notFound("This person does not teach that class.");
+        }
+        LOG.info("teaching ends person={} class={} on={} by={}", person, classId, ends, by.id());
+    }
+
+    private static Viewer requireAdministrator() {
+        Viewer viewer = Viewer.current();
+        if (viewer.role() != Viewer.Role.ADMINISTRATOR) {
+            throw Refusal.forbidden("Accounts are an administrator's to change. Nothing was changed.");
+        }
+        return viewer;
+    }
+}

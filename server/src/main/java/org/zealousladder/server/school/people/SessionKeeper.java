@@ -1,0 +1,123 @@
+package org.zealousladder.server.school.people;
+
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseCookie;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
+import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.who.SignedIn;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.people.SigningIn.Place;
+
+/** Begins and ends sessions, knows a person's others, and marks a browser as one of theirs. */
+@Component
+@ConditionalOnWebApplication
+class SessionKeeper {
+    static final Duration IDLE = Duration.ofMinutes(30);
+    private static final String DEVICE = "LADDER_DEVICE";
+    private static final String ADDRESS = "ladder.address";
+    private static final String BROWSER = "ladder.browser";
+
+    private final SecurityContextRepository contexts;
+    private final FindByIndexNameSessionRepository<? extends Session> sessions;
+    private final Clock clock;
+    private final boolean secure;
+
+    SessionKeeper(SecurityContextRepository contexts, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock,
+            @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
+        this.contexts = contexts;
+        this.sessions = sessions;
+        this.clock = clock;
+        this.secure = secure;
+    }
+
+    /** Where a request comes from. */
+    static Place place(HttpServletRequest request) {
+        String device = request.getCookies() == null ? null
+                : Arrays.stream(request.getCookies()).filter(c -> c.getName().equals(DEVICE)).map(Cookie::getValue).findFirst().orElse(null);
+        return new Place(request.getRemoteAddr(), device);
+    }
+
+    /** A session of the person's own, under an id that nobody has seen before. */
+    void begin(Viewer viewer, boolean endsWhenIdle, HttpServletRequest request, HttpServletResponse response) {
+        HttpSession before = request.getSession(false);
+        if (before != null) {
+            before.invalidate();
+        }
+        HttpSession session = request.getSession(true);
+        session.setAttribute(ADDRESS, request.getRemoteAddr());
+        session.setAttribute(BROWSER, Browsers.name(request.getHeader(HttpHeaders.USER_AGENT)));
+        idle(session, endsWhenIdle);
+        UsernamePasswordAuthenticationToken token = UsernamePasswordAuthenticationToken.authenticated(viewer, null,
+                List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role())));
+        token.setDetails(new SignedIn(clock.instant()));
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(token);
+        SecurityContextHolder.setContext(context);
+        contexts.saveContext(context, request, response);
+    }
+
+    static void idle(HttpSession session, boolean endsWhenIdle) {
+        session.setMaxInactiveInterval((int) (endsWhenIdle ? IDLE : SignedIn.LONGEST).toSeconds());
+    }
+
+    void end(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+        SecurityContextHolder.clearContext();
+    }
+
+    /** @return the token by which the browser will be known */
+    String mark(HttpServletResponse response) {
+        String token = SetupToken.fresh();
+        response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(DEVICE, token).httpOnly(true).secure(secure).sameSite("Strict").path("/api")
+                .maxAge(Duration.ofDays(365)).build().toString());
+        return token;
+    }
+
+    /**
+     * A session of the viewer's.
+     *
+     * @param key names it without giving its id away
+     * @param here whether it is the one that asks
+     */
+    record OwnSession(String key, @Nullable String browser, @Nullable String address, Instant since, Instant lastUsed, boolean here) {}
+
+    List<OwnSession> own(String login, String here) {
+        return sessions.findByPrincipalName(login).values().stream().filter(s -> !s.isExpired())
+                .map(s -> new OwnSession(key(s.getId()), s.getAttribute(BROWSER), s.getAttribute(ADDRESS), s.getCreationTime(), s.getLastAccessedTime(),
+                        s.getId().equals(here)))
+                .sorted(Comparator.comparing(OwnSession::here).thenComparing(OwnSession::lastUsed).reversed()).toList();
+    }
+
+    /** @return whether there was one */
+    boolean endOwn(String login, String key) {
+        List<String> ids = sessions.findByPrincipalName(login).values().stream().map(Session::getId).filter(id -> key(id).equals(key)).toList();
+        ids.forEach(sessions::deleteById);
+        return !ids.isEmpty();
+    }
+
+    private static String key(String id) {
+        return SetupToken.hash(id).substring(0, 24);
+    }
+}

@@ -1,0 +1,113 @@
+package org.zealousladder.server.school.people;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.inOrder;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.transaction.support.TransactionOperations;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.people.SignInPauses.Failures;
+import org.zealousladder.server.school.people.SigningIn.Place;
+
+/** The order of signing in, with the stores and the hashing made to say what they must. */
+class SigningInTest {
+    private static final Instant NOW = Instant.parse("2026-03-13T08:00:00Z");
+    private static final Failures NONE = new Failures(0, null);
+    private static final Place HERE = new Place("127.0.0.1", null);
+
+    private final SignInStore store = mock(SignInStore.class);
+    private final PeopleStore people = mock(PeopleStore.class);
+    private final PasswordEncoder encoder = mock(PasswordEncoder.class);
+    private SigningIn signingIn;
+
+    @BeforeEach
+    void service() {
+        when(encoder.encode(anyString())).thenAnswer(call -> "hash of " + call.getArgument(0));
+        when(encoder.matches(any(), anyString())).thenAnswer(call -> ("hash of " + call.getArgument(0)).equals(call.getArgument(1)));
+        when(store.record(anyString(), anyString(), any())).thenReturn(new SignInPauses.Record(NONE, NONE, NONE));
+        when(store.begin(anyString(), anyString())).thenReturn(17L);
+        signingIn = new SigningIn(store, people, new Passwords(encoder), TransactionOperations.withoutTransaction(), Clock.fixed(NOW, ZoneOffset.UTC));
+    }
+
+    private void account(String login, String hash) {
+        when(people.byLogin(login)).thenReturn(Optional.of(new PeopleStore.Account(4, login, "T. Sato", Viewer.Role.TEACHER, 1, hash)));
+    }
+
+    private Refusal refused(String login, String password, Place from) {
+        return assertThrows(Refusal.class, () -> signingIn.signIn(login, password, from));
+    }
+
+    @Test
+    void theRightPasswordGivesTheViewerAndTheTryIsCountedBeforeItIsChecked() {
+        account("t.sato", "hash of three words here");
+        assertEquals(new Viewer(4, "t.sato", "T. Sato", Viewer.Role.TEACHER, 1), signingIn.signIn("t.sato", "three words here", HERE));
+        var order = inOrder(store, encoder);
+        order.verify(store).oneAtATime("t.sato");
+        order.verify(store).begin("t.sato", "127.0.0.1");
+        order.verify(encoder).matches("three words here", "hash of three words here");
+        order.verify(store).succeeded(17);
+    }
+
+    @Test
+    void aWrongPasswordAndAnUnknownNameSoundTheSameAndCostTheSame() {
+        account("t.sato", "hash of three words here");
+        Refusal wrong = refused("t.sato", "nope", HERE);
+        Refusal unknown = refused("nobody", "nope", HERE);
+        assertEquals(wrong.getMessage(), unknown.getMessage());
+        assertEquals(HttpStatus.UNAUTHORIZED, wrong.status());
+        verify(encoder).matches("nope", "hash of three words here");
+        verify(encoder).matches("nope", "hash of nobody has this password");
+        verify(store, never()).succeeded(17);
+    }
+
+    @Test
+    void anAccountWithoutAPasswordCannotBeEntered() {
+        account("new", null);
+        assertEquals(HttpStatus.UNAUTHORIZED, refused("new", "nobody has this password", HERE).status());
+    }
+
+    @Test
+    void whoHasToWaitIsToldHowLongAndNothingIsChecked() {
+        account("t.sato", "hash of three words here");
+        when(store.record("t.sato", "127.0.0.1", SignInPauses.MEMORY))
+                .thenReturn(new SignInPauses.Record(new Failures(7, NOW.minusMillis(500)), NONE, NONE));
+        Refusal refusal = refused("t.sato", "three words here", HERE);
+        assertEquals(HttpStatus.TOO_MANY_REQUESTS, refusal.status());
+        assertEquals("Too many tries. Wait 20 seconds and try again, or ask your administrator for a new password.", refusal.getMessage());
+        verify(encoder, never()).matches(any(), anyString());
+        verify(store, never()).begin(anyString(), anyString());
+    }
+
+    @Test
+    void aKnownDeviceIsAPlaceOfItsOwn() {
+        account("t.sato", "hash of three words here");
+        String hash = SetupToken.hash("the token");
+        when(store.knows("t.sato", hash)).thenReturn(true);
+        when(store.record("t.sato", "device:" + hash, SignInPauses.MEMORY))
+                .thenReturn(new SignInPauses.Record(NONE, new Failures(500, NOW), new Failures(500, NOW)));
+        signingIn.signIn("t.sato", "three words here", new Place("127.0.0.1", "the token"));
+        verify(store).begin("t.sato", "device:" + hash);
+    }
+
+    @Test
+    void aDeviceOfSomebodyElseIsNoneOfTheirs() {
+        account("t.sato", "hash of three words here");
+        signingIn.signIn("t.sato", "three words here", new Place("127.0.0.1", "another token"));
+        verify(store).begin("t.sato", "127.0.0.1");
+    }
+}
