@@ -23,34 +23,54 @@ server_pid() { # the process id, if it is still our server
 
 server_running() { server_pid "$1" >/dev/null; }
 
+server_healthy() { # NAME
+  curl -fsS -m 5 -o /dev/null "http://127.0.0.1:$(cat "$STATE/$1/server.port" 2>/dev/null)/api/health" 2>/dev/null
+}
+
+supervisor_pid() { # NAME: the process id, if it is still ours
+  local pid
+  pid=$(cat "$STATE/$1/supervisor.pid" 2>/dev/null) || return 1
+  tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q "supervise.sh $STATE/$1 " || return 1
+  echo "$pid"
+}
+
 server_start() { # NAME PREFERRED_PORT
-  local name=$1 port pid tries=0
-  if server_running "$name"; then return; fi
+  local name=$1 port tries=0
+  # One that runs and does not answer is of no use: it is started anew.
+  if server_running "$name"; then
+    if server_healthy "$name"; then return; fi
+    server_stop "$name"
+  fi
   port=${LADDER_PORT:-$(free_port "$2")}
   server_env "$name"
   archive_classes
   : >"$STATE/$name/console.log"
-  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid java -Xmx1g -XX:+UseSerialGC -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve \
-    >"$STATE/$name/console.log" 2>&1 </dev/null &
-  pid=$!
-  echo "$pid" >"$STATE/$name/server.pid"
+  rm -f "$STATE/$name/ended"
   echo "$port" >"$STATE/$name/server.port"
-  until curl -fsS -o /dev/null "http://127.0.0.1:$port/api/health" 2>/dev/null; do
+  # A server that is out of memory is of no use to anybody: it ends, and the supervisor starts it anew.
+  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx1g -XX:+UseSerialGC \
+    -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
+  until server_healthy "$name"; do
     tries=$((tries + 1))
-    kill -0 "$pid" 2>/dev/null || { tail -30 "$STATE/$name/console.log" >&2; die "The server stopped while starting; see above."; }
+    if [ -s "$STATE/$name/ended" ]; then
+      tail -30 "$STATE/$name/console.log" >&2
+      server_stop "$name"
+      die "The server stopped while starting; see above."
+    fi
     [ $tries -lt 600 ] || die "The server does not answer after a minute; see $STATE/$name/console.log."
     sleep 0.1
   done
 }
 
-server_stop() {
+server_stop() { # NAME
   local pid tries=0
-  pid=$(server_pid "$1") || return 0
-  kill "$pid"
+  pid=$(supervisor_pid "$1") && kill "$pid" 2>/dev/null
+  pid=$(server_pid "$1") || { rm -f "$STATE/$1/supervisor.pid"; return 0; }
+  kill "$pid" 2>/dev/null
   while kill -0 "$pid" 2>/dev/null; do
     tries=$((tries + 1))
     [ $tries -lt 200 ] || { kill -9 "$pid" 2>/dev/null || true; }
     sleep 0.1
   done
-  rm -f "$STATE/$1/server.pid"
+  rm -f "$STATE/$1/server.pid" "$STATE/$1/supervisor.pid"
 }

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
+import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -47,7 +48,8 @@ public class ExportService {
         try (CsvWriter csv = CsvWriter.builder().build(out)) {
             csv.writeRecord("student", "measure", "date", "score", "status");
             for (Score s : scores.of(codes.keySet(), byId.keySet(), year.starts(), asOf)) {
-                csv.writeRecord(codes.get(s.studentId()), requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(),
+                csv.writeRecord(Spreadsheet.safe(requireNonNull(codes.get(s.studentId()))), Spreadsheet.safe(requireNonNull(byId.get(s.measureId())).code()),
+                        s.takenOn().toString(),
                         s.value() == null ? "" : BigDecimal.valueOf(s.value()).stripTrailingZeros().toPlainString(), s.status().code());
             }
         } catch (IOException e) {

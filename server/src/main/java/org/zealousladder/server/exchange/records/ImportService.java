@@ -63,19 +63,18 @@ public class ImportService {
         return run(path, false);
     }
 
+    /** Says what a file that was sent would do, and keeps it until it is taken. */
     @Transactional
-    public Preview preview(String fileName, InputStream content) {
+    public Preview preview(String fileName, Path path) {
         store.deleteAbandoned();
-        return onDisk(path -> {
-            copyWithin(content, path);
-            long id;
-            try (InputStream in = Files.newInputStream(path)) {
-                id = store.addUpload(Viewer.current().id(), fileName, in);
-            }
+        try (InputStream in = Files.newInputStream(path)) {
+            long id = store.addUpload(Viewer.current().id(), fileName, in);
             ImportResult result = run(path, false);
             store.keepPreview(id, result.kind(), json.writeValueAsString(result));
             return new Preview(id, fileName, result);
-        });
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Takes a previewed file. */
@@ -86,12 +85,7 @@ public class ImportService {
             throw Refusal.conflict("This file has been taken already. Choose it again if you want to look at it once more.");
         }
         ImportResult shown = json.readValue(upload.preview(), ImportResult.class);
-        ImportResult result = onDisk(path -> {
-            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(path))) {
-                store.writeContent(id, out);
-            }
-            return run(path, true);
-        });
+        ImportResult result = again(id);
         if (result.differsFrom(shown)) {
             throw Refusal.conflict(
                     "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
@@ -132,40 +126,20 @@ public class ImportService {
         }
     }
 
-    private static void copyWithin(InputStream content, Path path) throws IOException {
-        byte[] buffer = new byte[1 << 16];
-        long total = 0;
-        try (OutputStream out = Files.newOutputStream(path)) {
-            for (int n = content.read(buffer); n >= 0; n = content.read(buffer)) {
-                total += n;
-                if (total > LIMIT) {
-                    throw tooLarge();
-                }
-                out.write(buffer, 0, n);
+    /** COPY cannot read and write one connection at once, so the content stands in a file between the two. */
+    private ImportResult again(long id) {
+        try (ReceivedFile file = ReceivedFile.empty()) {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file.path()))) {
+                store.writeContent(id, out);
             }
+            return run(file.path(), true);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
     static Refusal tooLarge() {
         return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "too-large", null,
                 "The file is larger than 100 MB. Split it, by school or by year, and bring in the parts. Nothing was saved.");
-    }
-
-    private interface OnDisk<T> {
-        T use(Path path) throws IOException;
-    }
-
-    /** COPY cannot read and write one connection at once, so the content stands in a file between the two. */
-    private static <T> T onDisk(OnDisk<T> work) {
-        try {
-            Path path = Files.createTempFile("ladder-import-", ".csv");
-            try {
-                return work.use(path);
-            } finally {
-                Files.deleteIfExists(path);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

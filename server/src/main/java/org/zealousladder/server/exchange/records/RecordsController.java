@@ -2,7 +2,6 @@ package org.zealousladder.server.exchange.records;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.StringWriter;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -20,18 +19,19 @@ import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.CsvAnswer;
-import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.school.roster.Who;
 
 /** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
 @RestController
 class RecordsController {
     private final ImportService imports;
+    private final ImportTurns turns;
     private final ExportService exports;
     private final ImportKinds kinds;
 
-    RecordsController(ImportService imports, ExportService exports, ImportKinds kinds) {
+    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds) {
         this.imports = imports;
+        this.turns = turns;
         this.exports = exports;
         this.kinds = kinds;
     }
@@ -55,14 +55,16 @@ class RecordsController {
         if (request.getContentLengthLong() > ImportService.LIMIT) {
             throw ImportService.tooLarge();
         }
-        try (InputStream body = request.getInputStream()) {
-            return imports.preview(name.length() > 200 ? name.substring(0, 200) : name, body);
+        String shown = name.length() > 200 ? name.substring(0, 200) : name;
+        // The sender may take as long as it likes: only when all is here, a turn and a connection are taken.
+        try (ReceivedFile file = ReceivedFile.receive(request.getInputStream())) {
+            return turns.inTurn(() -> imports.preview(shown, file.path()));
         }
     }
 
     @PostMapping("/api/records/imports/{id}/acceptance")
     ImportResult accept(@PathVariable long id) {
-        return imports.accept(id);
+        return turns.inTurn(() -> imports.accept(id));
     }
 
     @DeleteMapping("/api/records/imports/{id}")
@@ -74,7 +76,7 @@ class RecordsController {
     @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
     ResponseEntity<String> refused(@PathVariable long id) {
         List<List<String>> rows = new ArrayList<>(List.of(List.of("row", "column", "value", "what would be right")));
-        imports.refusals(id).forEach(r -> rows.add(List.of(Integer.toString(r.row()), r.column(), Spreadsheet.safe(r.value()), r.message())));
+        imports.refusals(id).forEach(r -> rows.add(List.of(Integer.toString(r.row()), r.column(), r.value(), r.message())));
         return CsvAnswer.of("refused-rows.csv", rows);
     }
 

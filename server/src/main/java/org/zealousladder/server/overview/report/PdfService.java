@@ -13,6 +13,7 @@ import org.springframework.security.concurrent.DelegatingSecurityContextRunnable
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.server.platform.jobs.FairQueue;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.ClassRef;
@@ -20,7 +21,7 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 
 /**
- * Makes PDFs in the background, one after the other: for a grade or a school its own page first, then one a class. How far it
+ * Makes PDFs in the background, one after the other and by turns of who asks: for a grade or a school its own page first, then one a class. How far it
  * is stands in the database, so that any server process can tell.
  */
 @Service
@@ -31,11 +32,13 @@ public class PdfService {
     private final ReportStore store;
     private final RosterService roster;
     private final TransactionTemplate transactions;
+    private static final int MOST_WAITING = 20;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "report-pdf");
         thread.setDaemon(true);
         return thread;
     });
+    private final FairQueue queue = new FairQueue(worker, MOST_WAITING);
 
     PdfService(ReportService reports, ReportStore store, RosterService roster, PlatformTransactionManager manager) {
         this.reports = reports;
@@ -55,7 +58,12 @@ public class PdfService {
                 .filter(c -> c.yearId() == yearId && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
                 .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
         long id = transactions.execute(s -> store.create(Viewer.current().id(), first.title(), classes.size() + 1));
-        worker.execute(new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure, codes)));
+        try {
+            queue.add(Viewer.current().id(), new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure, codes)));
+        } catch (Refusal refusal) {
+            fail(id, String.valueOf(refusal.getMessage()));
+            throw refusal;
+        }
         return id;
     }
 
@@ -70,8 +78,12 @@ public class PdfService {
             transactions.executeWithoutResult(s -> store.finish(id, pdf));
         } catch (RuntimeException e) {
             LOG.error("report {} failed", id, e);
-            transactions.executeWithoutResult(s -> store.fail(id, "The PDF could not be made. Try again; printing the page works meanwhile."));
+            fail(id, "The PDF could not be made. Try again; printing the page works meanwhile.");
         }
+    }
+
+    private void fail(long id, String why) {
+        transactions.executeWithoutResult(s -> store.fail(id, why));
     }
 
     ReportStore.Job job(long id) {

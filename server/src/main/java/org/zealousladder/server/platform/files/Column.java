@@ -2,6 +2,8 @@ package org.zealousladder.server.platform.files;
 
 import java.util.List;
 import org.zealousladder.core.Coded;
+import org.zealousladder.server.platform.texts.Texts;
+import org.zealousladder.server.platform.words.Spreadsheet;
 
 /**
  * A column of a file.
@@ -63,9 +65,7 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
                 }
             }
             case TEXT -> {
-                if (text.indexOf('\0') >= 0) {
-                    throw new IllegalArgumentException("The cell has a character that cannot be stored.");
-                }
+                return Texts.clean(Spreadsheet.plain(text));
             }
             default -> throw new IllegalStateException();
         }

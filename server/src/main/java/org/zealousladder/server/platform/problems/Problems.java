@@ -3,7 +3,9 @@ package org.zealousladder.server.platform.problems;
 import static java.util.Objects.requireNonNull;
 
 import java.net.URI;
+import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -30,9 +32,16 @@ import tools.jackson.databind.exc.InvalidFormatException;
 @RestControllerAdvice
 public class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    /** Data that is out of range or malformed, a reference to nothing, an empty or impossible value (SQLSTATE classes and codes of PostgreSQL). */
+    private static final List<String> CANNOT_BE = List.of("22", "23502", "23503", "23514");
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
+        return answer(refusal);
+    }
+
+    /** A refusal as it is sent, with its headers. */
+    public static ResponseEntity<ProblemDetail> answer(Refusal refusal) {
         ProblemDetail problem = problem(refusal.status(), refusal.type(), requireNonNull(refusal.getMessage()));
         if (refusal.field() != null) {
             problem.setProperty("field", refusal.field());
@@ -57,7 +66,13 @@ public class Problems extends ResponseEntityExceptionHandler {
             return ResponseEntity.status(HttpStatus.FORBIDDEN).body(problem(HttpStatus.FORBIDDEN, "forbidden",
                     "That student is not one of yours. Nothing was saved."));
         }
-        LOG.error("database error {}", state, e);
+        if (CANNOT_BE.stream().anyMatch(state::startsWith)) {
+            LOG.info("refused by the database: {}", state);
+            return ResponseEntity.unprocessableContent().body(problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
+                    "Something in what was sent cannot be: a number or a day out of every range, or a thing that is not there. Nothing was saved."));
+        }
+        // Not the error's own words: they can hold what somebody typed.
+        LOG.error("database error {} at {}", state, e.getStackTrace()[0]);
         return failed();
     }
 
@@ -96,15 +111,30 @@ public class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
             HttpStatusCode status, WebRequest request) {
+        // What stopped the reading may be a limit of ours.
+        for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+            if (cause instanceof Refusal refusal) {
+                ResponseEntity<ProblemDetail> answer = answer(refusal);
+                return ResponseEntity.status(answer.getStatusCode()).headers(answer.getHeaders()).body(answer.getBody());
+            }
+        }
         if (e.getCause() instanceof InvalidFormatException bad && bad.getTargetType().isEnum() && Coded.class.isAssignableFrom(bad.getTargetType())) {
             ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
                     "'" + bad.getValue() + "' is not known here; use " + Coded.known(bad.getTargetType().asSubclass(Coded.class)) + ".");
-            bad.getPath().stream().map(JacksonException.Reference::getPropertyName).filter(Objects::nonNull).reduce((a, b) -> b)
-                    .ifPresent(field -> problem.setProperty("field", field));
+            field(bad).ifPresent(field -> problem.setProperty("field", field));
+            return ResponseEntity.unprocessableContent().body(problem);
+        }
+        if (e.getCause() instanceof InvalidFormatException bad && bad.getTargetType() == String.class) {
+            ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", bad.getOriginalMessage());
+            field(bad).ifPresent(field -> problem.setProperty("field", field));
             return ResponseEntity.unprocessableContent().body(problem);
         }
         return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "unreadable",
                 "The request could not be read: a number, a date (like 2026-03-13) or a name in it is not well formed. Nothing was saved."));
+    }
+
+    private static Optional<String> field(InvalidFormatException bad) {
+        return bad.getPath().stream().map(JacksonException.Reference::getPropertyName).filter(Objects::nonNull).reduce((a, b) -> b);
     }
 
     /** What the framework refuses, in our words: an address or a value in it that cannot be, a method or a form that is not known. */

@@ -2,6 +2,7 @@ package org.zealousladder.server.platform.who;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 
 /**
  * Settings under {@code ladder}.
@@ -10,6 +11,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param zone where the school is, like Europe/Oslo: its day is today; empty for the zone of the machine
  * @param demo whether the sample people may be chosen at sign-in
  * @param proxy the addresses, as a regular expression, of the web server in front, whose word about where a request comes from counts; empty: nobody's
+ * @param pace by how much more than usual one sender may ask; 1 where nothing is set
  */
 @ConfigurationProperties("ladder")
-public record LadderProperties(@Nullable String today, @Nullable String zone, boolean demo, @Nullable String proxy) {}
+public record LadderProperties(@Nullable String today, @Nullable String zone, boolean demo, @Nullable String proxy, @DefaultValue("1") int pace) {}

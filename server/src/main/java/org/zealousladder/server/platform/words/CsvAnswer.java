@@ -14,7 +14,7 @@ import org.springframework.http.ResponseEntity;
 public final class CsvAnswer {
     private CsvAnswer() {}
 
-    /** The first row names the columns. */
+    /** The first row names the columns. No cell, whose ever it is, is a formula where the file is opened. */
     public static ResponseEntity<String> of(String name, List<List<String>> rows) {
         return of(name, text(rows));
     }
@@ -22,7 +22,7 @@ public final class CsvAnswer {
     public static String text(List<List<String>> rows) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
-            rows.forEach(r -> csv.writeRecord(r));
+            rows.forEach(r -> csv.writeRecord(r.stream().map(Spreadsheet::safe).toList()));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.words.CsvAnswer;
-import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.school.roster.Who;
 
 /** Coverage of a screening window. */
@@ -45,8 +44,8 @@ class CoverageController {
         CoverageView view = coverage.view(Who.parse(who), year, window, asOf);
         List<List<String>> rows = new ArrayList<>(List.of(List.of("student", "name", "class", "measure", "window", "status", "make_up")));
         view.untested()
-                .forEach(u -> rows.add(List.of(u.student().code(), codes ? "" : Spreadsheet.safe(u.student().name()), Spreadsheet.safe(u.student().className()),
-                        Spreadsheet.safe(u.measure()), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString())));
+                .forEach(u -> rows.add(List.of(u.student().code(), codes ? "" : u.student().name(), u.student().className(),
+                        u.measure(), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString())));
         return CsvAnswer.of("untested-" + asOf + ".csv", rows);
     }
 

@@ -3,6 +3,7 @@ package org.zealousladder.server.screening.table;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
@@ -37,7 +38,7 @@ class TableController {
      * @param codes whether names are hidden
      */
     record ExportForm(@NotBlank String who, int year, @NotNull LocalDate asOf, @NotBlank String format, @NotNull List<Integer> students,
-            @NotNull List<Integer> columns, boolean codes) {}
+            @NotNull @Size(max = 200, message = "are at most 200") List<Integer> columns, boolean codes) {}
 
     @GetMapping("/api/table")
     TableView table(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {

@@ -11,7 +11,6 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.platform.words.Spreadsheet;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.table.TableView.TableCell;
@@ -77,7 +76,7 @@ final class TableExport {
 
     List<List<String>> csv() {
         List<List<String>> all = new ArrayList<>(List.of(heads));
-        rows.forEach(r -> all.add(r.stream().map(c -> c instanceof Double d ? Words.plain(d) : Spreadsheet.safe(c.toString())).toList()));
+        rows.forEach(r -> all.add(r.stream().map(c -> c instanceof Double d ? Words.plain(d) : c.toString()).toList()));
         return all;
     }
 

@@ -24,7 +24,6 @@ import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.platform.words.Spreadsheet;
 
 /** Kinds are told apart by their columns alone. */
 class ImportKindsTest {
@@ -96,13 +95,5 @@ class ImportKindsTest {
     void nothingInCommonIsSaid() {
         String message = assertThrows(BadCsvException.class, () -> KINDS.of(List.of("foo", "bar"))).getMessage();
         assertTrue(message.contains("foo, bar") && message.contains("student, measure, date, score"), message);
-    }
-
-    @Test
-    void cellsForSpreadsheetsAreNoFormulas() {
-        assertEquals("'=1+1", Spreadsheet.safe("=1+1"));
-        assertEquals("'@cmd", Spreadsheet.safe("@cmd"));
-        assertEquals("12", Spreadsheet.safe("12"));
-        assertEquals("", Spreadsheet.safe(""));
     }
 }

@@ -139,7 +139,7 @@ class ImportTest extends ServerTest {
     }
 
     @Test
-    void aFileOverTheLimitIsRefusedInWordsAndLeavesNothing() {
+    void aFileOverTheLimitIsRefusedInWordsAndLeavesNothing() throws IOException {
         java.io.InputStream endless = new java.io.InputStream() {
             @Override
             public int read() {
@@ -151,9 +151,16 @@ class ImportTest extends ServerTest {
                 return length;
             }
         };
-        Refusal refusal = assertThrows(Refusal.class, () -> imports.preview("big.csv", endless));
+        List<Path> before = received();
+        Refusal refusal = assertThrows(Refusal.class, () -> ReceivedFile.receive(endless));
         assertTrue(refusal.getMessage().startsWith("The file is larger than 100 MB."));
-        assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("select count(*) from records_upload where file_name = 'big.csv'").query(Integer.class).single()));
+        assertEquals(before, received());
+    }
+
+    private static List<Path> received() throws IOException {
+        try (var files = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
+            return files.filter(f -> f.getFileName().toString().startsWith(ReceivedFile.PREFIX)).sorted().toList();
+        }
     }
 
     @Test
@@ -234,5 +241,20 @@ class ImportTest extends ServerTest {
         ImportResult r = imports.look(TestServer.csv("year,window,opens,closes", "2025-26,Extra,2026-01-20,2026-01-30", "2025-26,Late,2026-06-01,2026-06-05",
                 "2025-26,Later,2026-06-05,2026-06-08", "2025-26,Odd,2026-06-20,2026-06-10"));
         assertCounts(r, 1, 0, 0, 3);
+    }
+
+    /** A student code that begins like a formula is escaped on its way out, and found again on its way in. */
+    @Test
+    void whatWasEscapedForASpreadsheetComesInAgain() throws Exception {
+        for (String[] lines : new String[][] {{"student,given_name,family_name", "=1+1,Eve,Formula"}, {"student,class,from,to", "=1+1,2025-TERN,2025-08-25,"},
+                {"student,measure,date,score", "=1+1,maze,2026-03-02,7"}}) {
+            assertEquals(0, imports.take(TestServer.csv(lines)).refused());
+        }
+        String taken = read(person("m.tveit"), "/api/records/scores.csv?who=class-" + classId("2025-TERN") + "&year=" + thisYear() + "&asOf=2026-03-13&measure="
+                + measure("maze")).andReturn().getResponse().getContentAsString();
+        assertTrue(taken.contains("'=1+1,maze,2026-03-02,7,scored"), taken);
+        signInHere(Viewer.SYSTEM);
+        ImportResult again = imports.look(TestServer.csv("student,measure,date,score", "'=1+1,maze,2026-03-02,7"));
+        assertEquals(1, again.unchanged(), again.toString());
     }
 }

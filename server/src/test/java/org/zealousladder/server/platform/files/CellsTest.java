@@ -30,15 +30,15 @@ class CellsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"12,12", "-3.5,-3.5", "0.25,0.25", "1e2,100", "+4,4", ".5,0.5"})
+    @CsvSource({"12,12", "-3.5,-3.5", "0.25,0.25", "1e2,100", "+4,4", ".5,0.5", "0,0", "-0.0,-0.0", "0e9,0", "1e-300,1e-300"})
     void numbersAreRead(String text, double value) {
         assertEquals(value, Cells.number(text));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"NaN", "Infinity", "-Infinity", "1e999"})
-    void numbersWithoutEndAreRefused(String text) {
-        assertTrue(assertThrows(IllegalArgumentException.class, () -> Cells.number(text)).getMessage().contains("finite"));
+    @ValueSource(strings = {"NaN", "Infinity", "-Infinity", "1e999", "1e301", "-1.7976931348623157e308", "1e-400", "0.1e-320"})
+    void numbersThatTheDatabaseCannotReckonWithAreRefused(String text) {
+        assertEquals("'" + text + "' is not a number that can be kept.", assertThrows(IllegalArgumentException.class, () -> Cells.number(text)).getMessage());
     }
 
     @ParameterizedTest
@@ -57,5 +57,6 @@ class CellsTest {
         assertEquals(3, Cells.whole("3"));
         assertThrows(IllegalArgumentException.class, () -> Cells.whole("3.0"));
         assertThrows(IllegalArgumentException.class, () -> Cells.whole("99999999999"));
+        assertThrows(IllegalArgumentException.class, () -> Cells.whole("٣"), "digits of other scripts");
     }
 }

@@ -1,0 +1,101 @@
+package org.zealousladder.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.Socket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** Many who send little and slowly keep nobody else from working. */
+class SlowSendersTest extends BrowserTest {
+    private final List<Socket> slow = new ArrayList<>();
+
+    @AfterEach
+    void hangUp() throws IOException {
+        for (Socket socket : slow) {
+            socket.close();
+        }
+    }
+
+    /** Somebody signed in, as a program would be. */
+    private record Person(HttpClient client, CookieManager cookies) {
+        String cookieLine() {
+            return cookies.getCookieStore().getCookies().stream().map(c -> c.getName() + "=" + c.getValue()).collect(Collectors.joining("; "));
+        }
+
+        String token() {
+            return cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN")).findFirst().orElseThrow().getValue();
+        }
+    }
+
+    private Person signedIn(String login) throws IOException, InterruptedException {
+        CookieManager cookies = new CookieManager();
+        HttpClient client = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).cookieHandler(cookies).build();
+        Person person = new Person(client, cookies);
+        client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).build(), BodyHandlers.discarding());
+        HttpRequest signIn = HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", person.token()).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build();
+        assertEquals(200, client.send(signIn, BodyHandlers.discarding()).statusCode());
+        return person;
+    }
+
+    /** Begins to send and then says nothing more. */
+    private void begin(String path, String type, String cookies, String token) throws IOException {
+        URI to = URI.create(address);
+        Socket socket = new Socket(to.getHost(), to.getPort());
+        slow.add(socket);
+        socket.getOutputStream()
+                .write(("POST " + path + " HTTP/1.1\r\nHost: " + to.getAuthority() + "\r\nContent-Type: " + type + "\r\nContent-Length: 60000\r\n"
+                        + "Cookie: " + cookies + "\r\nX-XSRF-TOKEN: " + token + "\r\n\r\nstudent,").getBytes(StandardCharsets.US_ASCII));
+        socket.getOutputStream().flush();
+    }
+
+    private int sees(Person person) throws IOException, InterruptedException {
+        return person.client().send(HttpRequest.newBuilder(URI.create(address + "/api/scope")).timeout(Duration.ofSeconds(10)).build(),
+                BodyHandlers.discarding()).statusCode();
+    }
+
+    /** The pool has twelve connections; an upload that is on its way holds none of them. */
+    @Test
+    void uploadsOnTheirWayHoldNoConnection() throws Exception {
+        Person reader = signedIn("r.oduya");
+        for (String login : List.of("m.tveit", "a.sandvik")) {
+            Person sender = signedIn(login);
+            for (int i = 0; i < 10; i++) {
+                begin("/api/records/imports?name=slow.csv", "application/octet-stream", sender.cookieLine(), sender.token());
+            }
+        }
+        Thread.sleep(1000);
+        for (int i = 0; i < 5; i++) {
+            assertEquals(200, sees(reader));
+        }
+        Person late = signedIn("b.calder");
+        assertEquals(200, sees(late), "and others can still sign in");
+    }
+
+    @Test
+    void whoHasNotSignedInHoldsFewThreads() throws Exception {
+        Person reader = signedIn("r.oduya");
+        Person stranger = new Person(reader.client(), new CookieManager());
+        assertTrue(stranger.cookieLine().isEmpty());
+        for (int i = 0; i < 230; i++) {
+            begin("/api/session", "application/json", "XSRF-TOKEN=x", "x");
+        }
+        Thread.sleep(1000);
+        for (int i = 0; i < 5; i++) {
+            assertEquals(200, sees(reader));
+        }
+    }
+}

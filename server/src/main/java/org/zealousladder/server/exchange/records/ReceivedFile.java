@@ -1,0 +1,40 @@
+package org.zealousladder.server.exchange.records;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** A file as it was sent, on this machine's disk for as long as it is looked at. */
+record ReceivedFile(Path path) implements AutoCloseable {
+    static final String PREFIX = "ladder-import-";
+
+    static ReceivedFile receive(InputStream content) throws IOException {
+        ReceivedFile file = empty();
+        try (content; OutputStream out = Files.newOutputStream(file.path())) {
+            byte[] buffer = new byte[1 << 16];
+            long total = 0;
+            for (int n = content.read(buffer); n >= 0; n = content.read(buffer)) {
+                total += n;
+                if (total > ImportService.LIMIT) {
+                    throw ImportService.tooLarge();
+                }
+                out.write(buffer, 0, n);
+            }
+        } catch (IOException | RuntimeException e) {
+            file.close();
+            throw e;
+        }
+        return file;
+    }
+
+    static ReceivedFile empty() throws IOException {
+        return new ReceivedFile(Files.createTempFile(PREFIX, ".csv"));
+    }
+
+    @Override
+    public void close() throws IOException {
+        Files.deleteIfExists(path);
+    }
+}
