@@ -44,7 +44,9 @@ server_start() { # NAME PREFERRED_PORT
   port=${LADDER_PORT:-$(free_port "$2")}
   server_env "$name"
   archive_classes
-  : >"$STATE/$name/console.log"
+  # The one-time link for the first administrator stands in it.
+  (umask 077; : >"$STATE/$name/console.log"; : >>"$STATE/$name/server.log")
+  chmod 600 "$STATE/$name/console.log" "$STATE/$name/server.log"
   rm -f "$STATE/$name/ended"
   echo "$port" >"$STATE/$name/server.port"
   # A server that is out of memory is of no use to anybody: it ends, and the supervisor starts it anew.

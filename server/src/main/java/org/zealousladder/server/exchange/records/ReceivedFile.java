@@ -5,6 +5,8 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.stream.Stream;
 
 /** A file as it was sent, on this machine's disk for as long as it is looked at. */
 record ReceivedFile(Path path) implements AutoCloseable {
@@ -27,6 +29,17 @@ record ReceivedFile(Path path) implements AutoCloseable {
             throw e;
         }
         return file;
+    }
+
+    /** What a server that was killed has left behind; of another server on this machine nothing is so old. */
+    static void clearUp(Path folder, Instant before) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path file : files.filter(f -> f.getFileName().toString().startsWith(PREFIX)).toList()) {
+                if (Files.getLastModifiedTime(file).toInstant().isBefore(before)) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        }
     }
 
     static ReceivedFile empty() throws IOException {

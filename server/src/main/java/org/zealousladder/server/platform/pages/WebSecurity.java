@@ -10,6 +10,7 @@ import org.springframework.security.config.annotation.web.configurers.AbstractHt
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.zealousladder.server.platform.limits.SenderFilter;
 import org.zealousladder.server.platform.problems.ProblemWriter;
@@ -27,14 +28,15 @@ class WebSecurity {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, Rights rights, SenderFilter senders) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens, Rights rights, SenderFilter senders)
+            throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/api/session", "/api/setup", "/api/health").permitAll()
                         .requestMatchers("/api/**").authenticated()
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .anyRequest().denyAll())
-                .csrf(csrf -> csrf.spa())
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .addFilterBefore(new RightsFilter(rights), AuthorizationFilter.class)
                 .addFilterAfter(senders, RightsFilter.class)
                 .addFilterAfter(new SamePersonFilter(response -> problems.write(response,

@@ -1,16 +1,27 @@
 package org.zealousladder.server.platform.who;
 
 import java.time.Clock;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 
 /** What the commands without a web server need of security, too. */
 @Configuration
 class SecurityParts {
+    /** The token against forged requests is a cookie that the page reads; it goes over HTTPS only where the session's does. */
+    @Bean
+    CsrfTokenRepository tokens(@Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieCustomizer(cookie -> cookie.secure(secure).sameSite("Strict"));
+        return tokens;
+    }
+
     @Bean
     SecurityContextRepository contexts() {
         return new HttpSessionSecurityContextRepository();

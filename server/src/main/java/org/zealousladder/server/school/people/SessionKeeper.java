@@ -20,6 +20,7 @@ import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
@@ -37,13 +38,15 @@ class SessionKeeper {
     private static final String BROWSER = "ladder.browser";
 
     private final SecurityContextRepository contexts;
+    private final CsrfTokenRepository tokens;
     private final FindByIndexNameSessionRepository<? extends Session> sessions;
     private final Clock clock;
     private final boolean secure;
 
-    SessionKeeper(SecurityContextRepository contexts, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock,
+    SessionKeeper(SecurityContextRepository contexts, CsrfTokenRepository tokens, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock,
             @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
         this.contexts = contexts;
+        this.tokens = tokens;
         this.sessions = sessions;
         this.clock = clock;
         this.secure = secure;
@@ -73,6 +76,8 @@ class SessionKeeper {
         context.setAuthentication(token);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        // Whoever knew the token of before knows nothing of this session.
+        tokens.saveToken(tokens.generateToken(request), request, response);
     }
 
     static void idle(HttpSession session, boolean endsWhenIdle) {

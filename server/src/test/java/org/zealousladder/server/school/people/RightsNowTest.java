@@ -1,6 +1,7 @@
 package org.zealousladder.server.school.people;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -222,6 +223,16 @@ class RightsNowTest extends ScreeningTest {
     private int longest(String login) {
         return db.sql("select max(max_inactive_interval) from spring_session where principal_name = :login").param("login", login).query(Integer.class)
                 .single();
+    }
+
+    /** Whoever put a session or a token into somebody's browser beforehand has nothing in hand afterwards. */
+    @Test
+    void sessionAndTokenAreNewAtSignIn() throws Exception {
+        Cookie planted = session("w.rights");
+        MockHttpServletResponse answer = tries("x.rights", PASSWORD, "10.9.9.1", planted);
+        assertNotEquals(planted.getValue(), given(answer, SESSION).getValue());
+        assertEquals(36, given(answer, "XSRF-TOKEN").getValue().length());
+        as(planted, HttpMethod.GET, "/api/account", null).andExpect(status().isUnauthorized());
     }
 
     @Test
