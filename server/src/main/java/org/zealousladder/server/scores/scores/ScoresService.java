@@ -63,6 +63,12 @@ public class ScoresService {
         return students.isEmpty() || measureIds.isEmpty() || windows.isEmpty() ? List.of() : store.screening(students, measureIds, windows, asOf);
     }
 
+    /** All scores that belong to some windows, among them each one's screening score, for whoever chooses it by {@link Score#SCREENING_FIRST}. */
+    @Transactional(readOnly = true)
+    public List<Score> inWindows(Collection<Integer> students, Collection<Integer> measureIds, List<Window> windows, LocalDate asOf) {
+        return students.isEmpty() || measureIds.isEmpty() || windows.isEmpty() ? List.of() : store.inWindows(students, measureIds, windows, asOf);
+    }
+
     /** A score of somebody in the school. */
     public record SchoolValue(int measureId, int grade, double value) {}
 

@@ -59,6 +59,22 @@ class ScoresStore {
                 .param("asOf", asOf).query(SCORE).list();
     }
 
+    /** All scores that belong to some windows, by their day or as make-ups, in no order: sorting them costs more than reading them. */
+    List<Score> inWindows(Collection<Integer> students, Collection<Integer> measures, List<Window> windows, LocalDate asOf) {
+        String theirs = " s.student_id = any(:students) and s.measure_id = any(:measures)" + KNOWN;
+        // OFFSET 0: window by window, in each the days of the students; otherwise all days of all students are read and most are dropped.
+        return db.sql("""
+                select s.* from unnest(:starts::date[], :ends::date[]) as w(starts, ends) cross join lateral (
+                  %s where s.window_id is null and s.taken_on between w.starts and w.ends and %s offset 0) s
+                union all
+                %s where s.window_id = any(:windows) and %s""".formatted(COLUMNS, theirs, COLUMNS, theirs))
+                .param("windows", windows.stream().map(Window::id).toArray(Integer[]::new))
+                .param("starts", windows.stream().map(w -> w.starts().toString()).toArray(String[]::new))
+                .param("ends", windows.stream().map(w -> w.ends().toString()).toArray(String[]::new))
+                .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
+                .param("asOf", asOf).query(SCORE).list();
+    }
+
     /** A number with the measure and grade it belongs to. */
     List<ScoresService.SchoolValue> ofSchool(ScoresService.SchoolAsked of, LocalDate asOf) {
         return db.sql("select measure_id, grade, value from scores_of_school(:school, :window, :measures, :grades, :asOf)")

@@ -47,7 +47,7 @@ public class StandingsService {
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, int cutSet) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
         return of(ids, on, windows, allLadders.ladders(windows, asOf, cutSet),
-                scores.screening(ids, on.stream().map(Measure::id).toList(), windows, asOf));
+                scores.inWindows(ids, on.stream().map(Measure::id).toList(), windows, asOf));
     }
 
     /** For views that have the students' scores from the first window on at hand already. */

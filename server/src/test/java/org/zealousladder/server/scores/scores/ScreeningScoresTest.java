@@ -63,6 +63,9 @@ class ScreeningScoresTest extends ScreeningTest {
             }
         }
         assertTrue(atHand.size() > 12, "the case is worth looking at");
+        List<Score> inWindows = asking(person("m.tveit"), () -> scores.inWindows(ids, List.of(measure("maze")), windows, TODAY));
+        assertEquals(all.stream().filter(s -> windows.stream().anyMatch(w -> s.belongsTo(w.id(), w.starts(), w.ends()))).map(Score::id).sorted().toList(),
+                inWindows.stream().map(Score::id).sorted().toList(), "all that belong to a window, each once");
         assertEquals(atHand, new TreeMap<>(chosen.stream().collect(Collectors.toMap(s -> s.windowId() + "/" + s.studentId(), Score::id))));
 
         for (Window w : windows) {

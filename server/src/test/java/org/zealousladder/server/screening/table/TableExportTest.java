@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.table.TableView.TableCell;
@@ -32,9 +33,11 @@ class TableExportTest {
         assertEquals(List.of(
                 List.of("Code", "Student", "Class", "Support", "Number facts, Winter", "Number facts, Winter, band", "Maze, Winter", "Maze, Winter, band",
                         "Maze, Winter, a year before"),
-                List.of("S2", "'=cmd()", "Tern", "Individual plan", "21", "tier 3", "not screened", "", ""),
+                List.of("S2", "=cmd()", "Tern", "Individual plan", "21", "tier 3", "not screened", "", ""),
                 List.of("S1", "Ada Quill", "Tern", "", "absent", "", "14", "Secure", "9.5")),
                 new TableExport(VIEW, List.of(2, 1), List.of(1, 0), false).csv());
+        String file = CsvAnswer.text(new TableExport(VIEW, List.of(2), List.of(1), false).csv());
+        assertTrue(file.contains("S2,'=cmd(),Tern"), file);
     }
 
     @Test
