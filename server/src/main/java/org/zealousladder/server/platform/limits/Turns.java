@@ -28,8 +28,8 @@ final class Turns {
 
     /** A page asks for one thing a view, and sends a score a keystroke at the quickest. */
     static final Allowance PERSON = new Allowance(400, 40, 12);
-    /** A whole school may sign in from one address on a Monday morning. */
-    static final Allowance ADDRESS = new Allowance(300, 20, 24);
+    /** A whole school may sign in from one address at the same moment of a Monday morning; of the threads two thirds are left to others. */
+    static final Allowance ADDRESS = new Allowance(300, 20, 64);
     /** Sleepers are forgotten after this. */
     private static final Duration REST = Duration.ofMinutes(10);
     private static final int MOST_SENDERS = 50_000;
