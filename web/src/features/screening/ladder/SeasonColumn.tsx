@@ -1,6 +1,6 @@
 import type { LadderView, StudentRef } from '../../../api/types';
 import { score } from '../../../lib/format';
-import { FOOT, footWords, GROUND, HEIGHT, seasonName, TOP } from './layout';
+import { FOOT, footSize, footWords, GROUND, HEIGHT, seasonName, TOP } from './layout';
 
 interface Props {
   view: LadderView;
@@ -16,7 +16,8 @@ interface Props {
 /** Two stiles, the rungs across, and the space between them to click. */
 export function SeasonColumn({ view, season: k, x, half, room, y, onPick }: Props) {
   const season = view.seasons[k] as LadderView['seasons'][number];
-  const words = footWords(seasonName(view, k), season.screened, season.expected, room);
+  const feet = view.seasons.map((s, i) => ({ ...s, name: seasonName(view, i) }));
+  const words = footWords(feet, room, footSize(half))[k];
   return (
     <g>
       <rect x={x - half} y={TOP} width={2 * half} height={FOOT - TOP} fill="var(--column)" />
@@ -70,14 +71,7 @@ export function SeasonColumn({ view, season: k, x, half, room, y, onPick }: Prop
           stroke="var(--line)"
           strokeWidth={1.5}
         />
-        <text
-          x={x}
-          y={HEIGHT - 7}
-          textAnchor="middle"
-          fontSize={half > 80 ? 13.5 : half > 50 ? 12.5 : 11.5}
-          fontWeight={600}
-          fill="var(--ink)"
-        >
+        <text x={x} y={HEIGHT - 7} textAnchor="middle" fontSize={footSize(half)} fontWeight={600} fill="var(--ink)">
           {words}
         </text>
       </g>

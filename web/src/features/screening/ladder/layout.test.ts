@@ -9,6 +9,7 @@ import {
   FOOT,
   flows,
   flowWords,
+  footWords,
   scoreRange,
   seasonName,
   spread,
@@ -113,4 +114,14 @@ test('a season says its year where another of the name stands beside it', () => 
   expect(seasonName(view([]), 1)).toBe('Winter');
   expect(seasonName(view([], ['Winter', 'Winter']), 1)).toBe('Winter 26');
   expect(seasonName(view([]), 7)).toBe('');
+});
+
+test('under the columns stands as much as there is room for, the same for each', () => {
+  const feet = [
+    { name: 'Winter 25', screened: 22, expected: 23 },
+    { name: 'Spring 25', screened: 23, expected: 23 },
+  ];
+  expect(footWords(feet, 200, 13.5)).toEqual(['Winter 25, 22 of 23 screened', 'Spring 25, all 23 screened']);
+  expect(footWords(feet, 121, 11.5)).toEqual(['Winter 25, 22 of 23', 'Spring 25, all 23']);
+  expect(footWords(feet, 66, 11.5)).toEqual(['Winter 25', 'Spring 25']);
 });

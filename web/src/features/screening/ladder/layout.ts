@@ -29,16 +29,30 @@ export function columns(seasons: number, width = WIDTH): { centres: number[]; ha
   return { centres: Array.from({ length: seasons }, (_, k) => left + half + k * step), half };
 }
 
-/** What stands under a season's column: as much as there is room for until the next one. */
-export function footWords(name: string, screened: number, expected: number, room: number): string {
-  const all = screened === expected;
-  const long = `${name}, ${all ? `all ${expected}` : `${screened} of ${expected}`} screened`;
-  const short = `${name}, ${all ? expected : `${screened} of ${expected}`}`;
-  return [long, short].find((words) => words.length * LETTER <= room) ?? name;
+/** What stands under the seasons' columns: all of them as much as there is room for, in letters of a size, from one column to the next. */
+export function footWords(
+  seasons: { name: string; screened: number; expected: number }[],
+  room: number,
+  size: number,
+): string[] {
+  const forms = [
+    seasons.map((s) => `${s.name}, ${counted(s)} screened`),
+    seasons.map((s) => `${s.name}, ${counted(s)}`),
+    seasons.map((s) => s.name),
+  ];
+  return forms.find((words) => words.every((w) => w.length * size * LETTER <= room)) ?? (forms[2] as string[]);
 }
 
-/** Of the words under a column, about. */
-const LETTER = 6.9;
+const counted = (s: { screened: number; expected: number }) =>
+  s.screened === s.expected ? `all ${s.expected}` : `${s.screened} of ${s.expected}`;
+
+/** How wide a letter is for its size, about. */
+const LETTER = 0.51;
+
+/** Size of the letters under a column. */
+export function footSize(half: number): number {
+  return half > 80 ? 13.5 : half > 50 ? 12.5 : 11.5;
+}
 
 /** Radius of a disc so that a class is legible and a school still fits. */
 export function discRadius(students: number, half: number): number {

@@ -25,7 +25,8 @@ import org.zealousladder.server.platform.problems.Refusal;
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class BodyFilter extends OncePerRequestFilter {
     static final long JSON = 1 << 20;
-    static final long FILE = 100L << 20;
+    /** A little more than a file may have: that limit has a better sentence, said by who takes files. */
+    static final long FILE = 101L << 20;
     private static final String BODY = BodyFilter.class.getName();
 
     private final ProblemWriter problems;
