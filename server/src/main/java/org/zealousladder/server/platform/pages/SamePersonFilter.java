@@ -5,7 +5,10 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.zealousladder.server.platform.problems.ProblemWriter;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
 /**
@@ -15,15 +18,10 @@ import org.zealousladder.server.platform.who.Viewer;
 class SamePersonFilter extends OncePerRequestFilter {
     static final String PERSON = "X-Ladder-Person";
 
-    /** How the refusal is written. */
-    interface Refuse {
-        void to(HttpServletResponse response) throws IOException;
-    }
+    private final ProblemWriter problems;
 
-    private final Refuse refuse;
-
-    SamePersonFilter(Refuse refuse) {
-        this.refuse = refuse;
+    SamePersonFilter(ProblemWriter problems) {
+        this.problems = problems;
     }
 
     @Override
@@ -31,7 +29,8 @@ class SamePersonFilter extends OncePerRequestFilter {
         String meant = request.getHeader(PERSON);
         Viewer viewer = Viewer.currentOrNull();
         if (meant != null && viewer != null && !meant.equals(Integer.toString(viewer.id()))) {
-            refuse.to(response);
+            problems.write(response, new Refusal(HttpStatus.UNAUTHORIZED, "other-person", null,
+                    "Somebody else has signed in in this browser meanwhile. Nothing was saved."));
             return;
         }
         chain.doFilter(request, response);

@@ -39,10 +39,7 @@ class WebSecurity {
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .addFilterBefore(new RightsFilter(rights), AuthorizationFilter.class)
                 .addFilterAfter(senders, RightsFilter.class)
-                .addFilterAfter(new SamePersonFilter(response -> problems.write(response,
-                        new Refusal(HttpStatus.UNAUTHORIZED, "other-person", null,
-                                "Somebody else has signed in in this browser meanwhile. Nothing was saved."))),
-                        AuthorizationFilter.class)
+                .addFilterAfter(new SamePersonFilter(problems), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .formLogin(AbstractHttpConfigurer::disable)
                 .httpBasic(AbstractHttpConfigurer::disable)
