@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { Problem } from './api/client';
 import { App } from './app/App';
+import { StayOrLeave } from './app/StayOrLeave';
 import './app/app.css';
 import { applyTheme, savedTheme } from './lib/theme';
 
@@ -30,7 +31,9 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <App />
+          <StayOrLeave>
+            <App />
+          </StayOrLeave>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

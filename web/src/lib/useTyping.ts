@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
+import { useUnsaved } from './unsaved';
 
 /** What stands in a cell while it is typed, and what is wrong with it. */
 export interface Typing {
@@ -20,12 +21,6 @@ export function useTyping() {
     setTyping(next);
   }, []);
   const of = useCallback((cell: string): Typing | undefined => latest.current[cell], []);
-  const unfinished = Object.keys(typing).length > 0;
-  useEffect(() => {
-    if (!unfinished) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [unfinished]);
+  useUnsaved(() => Object.keys(latest.current).length > 0);
   return { typing, put, of };
 }

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { useUnsaved } from '../lib/unsaved';
 import { Button } from './Button';
 
 interface Props {
@@ -21,10 +22,11 @@ const SIZES = {
 
 /**
  * A dialog. Where something has been typed into a form of it, Esc, a click beside it and the cross ask first; the form's own buttons do not. What is
- * sent with a form counts as done, and so does a form that is gone. Esc within a form marked data-inner is that form's own.
+ * sent with a form counts as done unless it was refused, and so does a form that is gone. Esc within a form marked data-inner is that form's own.
  */
 export function Dialog({ open, onClose, title, description, size = 'small', children }: Props) {
   const typed = useRef(new Set<Element>());
+  const sent = useRef(new Set<Element>());
   const [asking, setAsking] = useState(false);
   // Looked up while it opens: a field of the dialog that takes the focus by itself does so before any effect runs.
   const opener = useRef<Element | null>(null);
@@ -34,12 +36,20 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
   useEffect(() => {
     if (open) return;
     typed.current.clear();
+    sent.current.clear();
     setAsking(false);
   }, [open]);
+  const unsaved = () =>
+    [...typed.current].some((field) => field.isConnected) ||
+    [...sent.current].some((field) => field.closest('form')?.querySelector('[role=alert], [aria-invalid=true]'));
+  const forget = () => {
+    typed.current.clear();
+    sent.current.clear();
+  };
+  useUnsaved(unsaved);
   const leave = () => {
-    const unsaved = [...typed.current].some((field) => field.isConnected);
-    if (unsaved && !asking) setAsking(true);
-    else if (!unsaved) onClose();
+    if (unsaved() && !asking) setAsking(true);
+    else if (!unsaved()) onClose();
   };
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && leave()}>
@@ -60,7 +70,11 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
             if (field.closest('form') && !field.closest('[data-nothing-lost]')) typed.current.add(field);
           }}
           onSubmit={(e) => {
-            for (const field of typed.current) if ((e.target as Element).contains(field)) typed.current.delete(field);
+            for (const field of typed.current) {
+              if (!(e.target as Element).contains(field)) continue;
+              typed.current.delete(field);
+              sent.current.add(field);
+            }
           }}
           onEscapeKeyDown={(e) => {
             if (document.activeElement?.closest('[data-inner]')) e.preventDefault();
@@ -85,7 +99,7 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
               </Button>
               <Button
                 onClick={() => {
-                  typed.current.clear();
+                  forget();
                   onClose();
                 }}
               >

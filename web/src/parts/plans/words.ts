@@ -32,7 +32,7 @@ export function phaseWords(p: Phase): string {
 
 /** The same without the strategy, short enough for a row: 'B. Calder, library, 3 × 20 min'. */
 export function carriedOut(p: Phase): string {
-  return [p.leader, p.place, p.minutes === undefined ? often(p) : `${p.perWeek} × ${p.minutes} min`]
+  return [p.leader, p.place, p.minutes === undefined ? often(p) : `${p.perWeek}\u00a0×\u00a0${p.minutes}\u00a0min`]
     .filter(Boolean)
     .join(', ');
 }

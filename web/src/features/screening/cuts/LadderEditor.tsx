@@ -3,6 +3,7 @@ import { type FormEvent, useState } from 'react';
 import { api, data } from '../../../api/client';
 import type { CutsPreview, CutsView, DrawnBand, DrawnLadder, Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
+import { useUnsaved } from '../../../lib/unsaved';
 import { useSettled } from '../../../lib/useSettled';
 import { useSaveSetup } from '../../../parts/changes/queries';
 import { Button } from '../../../ui/Button';
@@ -33,6 +34,7 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
   const [saved, setSaved] = useState(false);
   const save = useSaveSetup();
   const changed = JSON.stringify(bands) !== JSON.stringify(start) || ladder === undefined;
+  useUnsaved(() => view.mayChange && JSON.stringify(bands) !== JSON.stringify(start));
   const settled = useSettled(bands, 250);
   const preview = useQuery({
     queryKey: ['records', 'cuts-preview', view.set, view.measure.id, grade, window.id, view.school, settled],

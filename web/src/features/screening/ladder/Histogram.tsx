@@ -47,18 +47,6 @@ export function Histogram({ season, onPick }: { season: Season; onPick: (from: n
             fill="var(--stile)"
             className="hover:fill-[var(--act)]"
           />
-          {b.count > 0 && (
-            <text
-              x={(x(b.from) + x(b.to)) / 2}
-              y={y(b.count) - 3}
-              textAnchor="middle"
-              fontSize={11}
-              fill="var(--soft)"
-              aria-hidden
-            >
-              {b.count}
-            </text>
-          )}
         </SvgButton>
       ))}
       <line x1={10} x2={width - 14} y1={FOOT} y2={FOOT} stroke="var(--soft)" />
@@ -70,6 +58,26 @@ export function Histogram({ season, onPick }: { season: Season; onPick: (from: n
           </text>
         </g>
       ))}
+      {season.bins
+        .filter((b) => b.count > 0)
+        .map((b) => (
+          // Over the cuts' lines: a count that one of them crosses stays legible.
+          <text
+            key={b.from}
+            x={(x(b.from) + x(b.to)) / 2}
+            y={y(b.count) - 3}
+            textAnchor="middle"
+            fontSize={11}
+            fill="var(--soft)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+            className="pointer-events-none"
+            aria-hidden
+          >
+            {b.count}
+          </text>
+        ))}
       {[first, end].map((v) => (
         <text key={v} x={x(v)} y={FOOT + 18} textAnchor="middle" fontSize={11.5} fill="var(--faint)">
           {cuts.every((c) => Math.abs(x(c) - x(v)) > 22) ? score(v) : ''}

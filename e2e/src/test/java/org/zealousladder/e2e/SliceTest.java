@@ -136,6 +136,23 @@ class SliceTest extends BrowserTest {
     }
 
     @Test
+    void whatWasTypedIsNotLostOnTheWayToAnotherPage() {
+        signIn("R. Oduya");
+        view("Trends");
+        view("Desk");
+        deskRow("Emre Castellan").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set aside")).click();
+        dialog().getByLabel("Why it can wait").fill("new glasses on order");
+        page.goBack();
+        page.getByText("Go on with it").click();
+        assertThat(dialog().getByLabel("Why it can wait")).hasValue("new glasses on order");
+        assertThat(page).hasURL(Pattern.compile("/desk"));
+        page.goBack();
+        page.getByText("Leave without saving").click();
+        assertThat(page).hasURL(Pattern.compile("/trends"));
+        assertThat(dialog()).isHidden();
+    }
+
+    @Test
     void aPlanIsChangedFromTheDeskAsOnTheChart() {
         signIn("R. Oduya");
         deskRow("Sunniva Hale").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change the plan")).click();

@@ -8,10 +8,10 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
 
-/** Reads who somebody is at most every two seconds: a view asks once, a page of many requests not each time. */
+/** Reads who somebody is at most every five seconds: a view asks once, a page of many requests not each time. */
 @Component
 class RightsNow implements Rights {
-    private static final Duration AT_MOST = Duration.ofSeconds(2);
+    private static final Duration AT_MOST = Duration.ofSeconds(5);
 
     private final PeopleStore store;
     private final Cache<Integer, Optional<Viewer>> known = Caffeine.newBuilder().expireAfterWrite(AT_MOST).maximumSize(20_000).build();
