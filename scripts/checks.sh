@@ -7,10 +7,11 @@ throwaway() { # PREFIX : a database of its own; sets NAME
   trap 'exit 130' INT
   trap 'exit 143' TERM HUP
   database_start "$NAME" -c fsync=off -c synchronous_commit=off -c full_page_writes=off
-  export LADDER_TEST_DB_PORT LADDER_TEST_OWNER_PASSWORD LADDER_TEST_APP_PASSWORD
+  export LADDER_TEST_DB_PORT LADDER_TEST_OWNER_PASSWORD LADDER_TEST_APP_PASSWORD LADDER_TEST_PEOPLE_PASSWORD
   LADDER_TEST_DB_PORT=$(cat "$STATE/$NAME/pg.port")
   LADDER_TEST_OWNER_PASSWORD=$(cat "$STATE/$NAME/owner.password")
   LADDER_TEST_APP_PASSWORD=$(cat "$STATE/$NAME/app.password")
+  LADDER_TEST_PEOPLE_PASSWORD=$(cat "$STATE/$NAME/people.password")
 }
 
 throwaway_end() {
@@ -91,6 +92,7 @@ seconds_of() { local start; start=$(date +%s.%N); "$@" >&2; echo "$(date +%s.%N)
 bench_import() {
   local files=$STATE/$NAME/files file roster=()
   server_env "$NAME"
+  migrate "$NAME"
   archive_classes
   say "Making the district's files ..."
   java_run 1g demo-data "$files" --size district >/dev/null

@@ -37,11 +37,11 @@ database_running() {
 database_start() { # NAME [postgres settings]
   local name=$1 folder bin port
   shift
-  if database_running "$name"; then return; fi
+  if database_running "$name"; then database_ready "$name"; return; fi
   bin=$(pg_bin)
   folder=$(pg_folder "$name")
   if [ ! -f "$folder/PG_VERSION" ]; then
-    (umask 077; secret >"$STATE/$name/owner.password"; secret >"$STATE/$name/app.password")
+    (umask 077; secret >"$STATE/$name/owner.password")
     local given=$folder.password
     install -m 600 "$STATE/$name/owner.password" "$given"
     [ "$(id -u)" -ne 0 ] || chown postgres "$given"
@@ -54,10 +54,26 @@ database_start() { # NAME [postgres settings]
     -o "-p $port -h 127.0.0.1 -c unix_socket_directories='' -c shared_buffers=512MB -c max_wal_size=4GB -c maintenance_work_mem=256MB -c random_page_cost=1.1 -c effective_cache_size=4GB $*" \
     >/dev/null 2>&1 || { tail -20 "$folder/server.log" >&2; die "The database did not start."; }
   echo "$port" >"$STATE/$name/pg.port"
-  if [ ! -f "$STATE/$name/pg.ready" ]; then
-    database_sql "$name" postgres "create role ladder_app login password '$(cat "$STATE/$name/app.password")'" "create database ladder"
-    touch "$STATE/$name/pg.ready"
+  database_ready "$name"
+}
+
+# Its roles, its database, and the key by which the server vouches for people; one of an earlier version has only some of them.
+database_ready() { # NAME
+  [ -f "$STATE/$1/app.password" ] || database_role "$1" app
+  [ -f "$STATE/$1/people.password" ] || database_role "$1" people
+  [ -f "$STATE/$1/claim.key" ] || (umask 077; secret >"$STATE/$1/claim.key")
+  if [ ! -f "$STATE/$1/pg.ready" ]; then
+    database_sql "$1" postgres "create database ladder"
+    touch "$STATE/$1/pg.ready"
   fi
+}
+
+# The server's role for records (app) or for people and sessions (people), with a password of its own.
+database_role() { # NAME ROLE
+  local word
+  word=$(secret)
+  database_sql "$1" postgres "create role ladder_$2 login password '$word'"
+  (umask 077; printf %s "$word" >"$STATE/$1/$2.password")
 }
 
 database_sql() { # NAME DATABASE STATEMENT...

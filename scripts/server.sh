@@ -8,10 +8,19 @@ java_run() { # MEMORY COMMAND...
 
 server_env() { # NAME
   export LADDER_DB_URL="jdbc:postgresql://127.0.0.1:$(cat "$STATE/$1/pg.port")/ladder"
-  export LADDER_DB_PASSWORD LADDER_DB_OWNER_PASSWORD
+  export LADDER_DB_PASSWORD LADDER_DB_PEOPLE_PASSWORD LADDER_DB_CLAIM_KEY
   LADDER_DB_PASSWORD=$(cat "$STATE/$1/app.password")
-  LADDER_DB_OWNER_PASSWORD=$(cat "$STATE/$1/owner.password")
+  LADDER_DB_PEOPLE_PASSWORD=$(cat "$STATE/$1/people.password")
+  LADDER_DB_CLAIM_KEY=$(cat "$STATE/$1/claim.key")
   case $1 in demo*|bench*) export LADDER_DEMO=true LADDER_TODAY=$DEMO_TODAY ;; *) export LADDER_DEMO=false LADDER_TODAY= ;; esac
+}
+
+# The schema, as the owner: a step of its own that runs when the program is newer than the last one, so that the server never has that password.
+migrate() { # NAME
+  [ ! -f "$STATE/$1/migrated" ] || [ "$JAR" -nt "$STATE/$1/migrated" ] || return 0
+  LADDER_DB_OWNER_PASSWORD=$(cat "$STATE/$1/owner.password") java_run 256m migrate >"$STATE/$1/migrate.log" 2>&1 \
+    || { cat "$STATE/$1/migrate.log" >&2; die "The records could not be brought to this version; they are as they were."; }
+  touch "$STATE/$1/migrated"
 }
 
 server_pid() { # the process id, if it is still our server
@@ -43,6 +52,7 @@ server_start() { # NAME PREFERRED_PORT
   fi
   port=${LADDER_PORT:-$(free_port "$2")}
   server_env "$name"
+  migrate "$name"
   archive_classes
   # The one-time link for the first administrator stands in it.
   (umask 077; : >"$STATE/$name/console.log"; : >>"$STATE/$name/server.log")

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -31,8 +32,13 @@ final class DemoServer {
     private DemoServer() throws Exception {
         int web = freePort();
         settings = settings(DATABASE, web);
-        TestDatabase.once(TestDatabase.TEMPLATE, () -> run("demo-load", settings(TestDatabase.TEMPLATE, web),
-                Files.createTempDirectory("ladder-e2e-").toString(), "--password", "skerrow-ferry-tide"));
+        TestDatabase.once(TestDatabase.TEMPLATE, () -> {
+            Map<String, String> template = settings(TestDatabase.TEMPLATE, web);
+            Map<String, String> asOwner = new HashMap<>(template);
+            asOwner.put("LADDER_DB_OWNER_PASSWORD", TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"));
+            run("migrate", asOwner);
+            run("demo-load", template, Files.createTempDirectory("ladder-e2e-").toString(), "--password", "skerrow-ferry-tide");
+        });
         TestDatabase.fresh(DATABASE);
         Process server = start("serve", settings);
         Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
@@ -73,8 +79,9 @@ final class DemoServer {
 
     private static Map<String, String> settings(String database, int web) {
         return Map.of("LADDER_DB_URL", "jdbc:postgresql://127.0.0.1:" + TestDatabase.variable("LADDER_TEST_DB_PORT") + "/" + database,
-                "LADDER_DB_PASSWORD", TestDatabase.variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_OWNER_PASSWORD",
-                TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"), "LADDER_TODAY", "2026-03-13", "LADDER_DEMO", "true", "LADDER_PORT", Integer.toString(web));
+                "LADDER_DB_PASSWORD", TestDatabase.variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_PEOPLE_PASSWORD",
+                TestDatabase.variable("LADDER_TEST_PEOPLE_PASSWORD"), "LADDER_DB_CLAIM_KEY", "a key for tests and nothing else", "LADDER_TODAY", "2026-03-13",
+                "LADDER_DEMO", "true", "LADDER_PORT", Integer.toString(web));
     }
 
     private static void run(String command, Map<String, String> settings, String... arguments) throws IOException, InterruptedException {

@@ -35,6 +35,7 @@ import org.zealousladder.core.Coded;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.exchange.records.ImportResult;
 import org.zealousladder.server.exchange.records.ImportService;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -49,6 +50,9 @@ public abstract class ServerTest {
     protected ImportService imports;
     @Autowired
     protected JdbcClient db;
+    @Autowired
+    @PeopleDatabase
+    protected JdbcClient people;
     @Autowired
     protected JsonMapper json;
     @Autowired
@@ -90,7 +94,7 @@ public abstract class ServerTest {
 
     /** The account of that name. */
     protected Viewer person(String login) {
-        return db.sql("select id, login, name, role, school_id from people_person where login = :login").param("login", login)
+        return people.sql("select id, login, name, role, school_id from people_person where login = :login").param("login", login)
                 .query((r, n) -> new Viewer(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "a role"),
                         (Integer) r.getObject(5)))
                 .single();

@@ -10,12 +10,14 @@ import java.sql.Statement;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Assertions;
 import org.springframework.test.context.DynamicPropertyRegistry;
+import org.zealousladder.server.platform.database.Migrations;
 
 /**
  * A database of its own for each test context, on the throwaway cluster that {@code ./ladder test} starts. To run one test
- * from an editor, start a cluster with {@code scripts/database.sh} and set the same three variables.
+ * from an editor, start a cluster with {@code scripts/database.sh} and set the same four variables.
  */
 public final class TestServer {
+    private static final String CLAIM_KEY = "a key for tests and nothing else";
     private static final AtomicInteger NEXT = new AtomicInteger();
 
     private TestServer() {}
@@ -30,14 +32,22 @@ public final class TestServer {
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
-        registry.add("LADDER_DB_URL", () -> "jdbc:postgresql://127.0.0.1:" + port + "/" + name);
+        String url = "jdbc:postgresql://127.0.0.1:" + port + "/" + name;
+        try {
+            Migrations.run(url, "ladder_owner", owner, CLAIM_KEY);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        registry.add("LADDER_DB_URL", () -> url);
+        registry.add("LADDER_DB_PEOPLE_PASSWORD", () -> variable("LADDER_TEST_PEOPLE_PASSWORD"));
+        registry.add("LADDER_DB_CLAIM_KEY", () -> CLAIM_KEY);
         registry.add("LADDER_DB_PASSWORD", () -> variable("LADDER_TEST_APP_PASSWORD"));
-        registry.add("LADDER_DB_OWNER_PASSWORD", () -> owner);
         registry.add("LADDER_TODAY", () -> "2026-03-13");
         // One person asks here as often as a whole school.
         registry.add("LADDER_PACE", () -> "1000");
         registry.add("LADDER_OPENAPI", () -> "true");
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> "6");
+        registry.add("ladder.people.hikari.maximum-pool-size", () -> "4");
     }
 
     private static String variable(String name) {

@@ -67,8 +67,10 @@ public class PassagesService {
 
     @Transactional
     public void saveBehaviour(@Nullable Integer id, int school, String name, String teach, boolean retired) {
-        rights.require(school, "The library");
-        if (passages.behaviours(school).stream().anyMatch(b -> !Objects.equals(b.id(), id) && b.name().equalsIgnoreCase(name.strip()))) {
+        List<ReadingViews.Behaviour> there = passages.behaviours(school);
+        rights.require(id == null ? Integer.valueOf(school) : there.stream().filter(b -> b.id() == id).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such line in the school's library.")).schoolId(), "The lines of the library");
+        if (there.stream().anyMatch(b -> !Objects.equals(b.id(), id) && b.name().equalsIgnoreCase(name.strip()))) {
             throw Refusal.invalid("name", TWICE);
         }
         try {

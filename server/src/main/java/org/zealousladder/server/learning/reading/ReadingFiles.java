@@ -81,8 +81,8 @@ class ReadingFiles implements DeclaresFiles {
             .key("student_id, passage_id, read_on").payload("%s.seconds, %s.last_word")
             .apply("""
                     insert into reading_reading (student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, proposed_level, level, note, known_from,
-                                                 recorded_by)
-                    select student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, level, level, note, read_on, scope_person()
+                                                 recorded_by, source)
+                    select student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, level, level, note, read_on, scope_person(), 'imported'
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 

@@ -102,16 +102,17 @@ class LaddersStore {
     /** Copies every ladder that counts today from one set to another. */
     void copyLadders(int from, int to, LocalDate today, int by) {
         db.sql("""
-                with copied as (
-                  insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by, reason)
-                  select :to, measure_id, grade, window_id, least(known_from, :today), :by, 'copied'
-                    from measures_ladder where set_id = :from and superseded_on is null
-                  returning id, measure_id, grade, window_id)
+                insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by, reason)
+                select :to, measure_id, grade, window_id, least(known_from, :today), :by, 'copied'
+                  from measures_ladder where set_id = :from and superseded_on is null""").param("from", from).param("to", to).param("today", today)
+                .param("by", by).update();
+        db.sql("""
                 insert into measures_band (ladder_id, position, name, tier, from_score)
                 select c.id, b.position, b.name, b.tier, b.from_score
-                  from copied c join measures_ladder l on (l.measure_id, l.grade, l.window_id) = (c.measure_id, c.grade, c.window_id)
+                  from measures_ladder c join measures_ladder l on (l.measure_id, l.grade, l.window_id) = (c.measure_id, c.grade, c.window_id)
                        and l.set_id = :from and l.superseded_on is null
-                  join measures_band b on b.ladder_id = l.id""").param("from", from).param("to", to).param("today", today).param("by", by).update();
+                  join measures_band b on b.ladder_id = l.id
+                 where c.set_id = :to and c.superseded_on is null""").param("from", from).param("to", to).update();
     }
 
     long laddersOf(int window) {

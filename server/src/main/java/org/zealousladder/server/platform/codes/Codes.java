@@ -10,7 +10,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /** Codes in addresses, and in the rows that a store maps to records. */
 @Configuration
-class Codes implements WebMvcConfigurer {
+public class Codes implements WebMvcConfigurer {
     @Override
     public void addFormatters(FormatterRegistry registry) {
         registry.addConverterFactory(new FromCode());
@@ -18,6 +18,11 @@ class Codes implements WebMvcConfigurer {
 
     @Bean
     JdbcClient jdbcClient(NamedParameterJdbcOperations operations) {
+        return client(operations);
+    }
+
+    /** One that reads codes of the database as what they stand for. */
+    public static JdbcClient client(NamedParameterJdbcOperations operations) {
         DefaultConversionService conversions = new DefaultConversionService();
         conversions.addConverterFactory(new FromCode());
         return JdbcClient.create(operations, conversions);

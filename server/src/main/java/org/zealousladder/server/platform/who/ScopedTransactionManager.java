@@ -3,7 +3,9 @@ package org.zealousladder.server.platform.who;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
+import java.time.Clock;
 import javax.sql.DataSource;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.support.JdbcTransactionManager;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionDefinition;
@@ -16,10 +18,14 @@ import org.springframework.transaction.TransactionDefinition;
 @Component
 public class ScopedTransactionManager extends JdbcTransactionManager {
     private final SchoolCalendar calendar;
+    private final Clock clock;
+    private final Claim claim;
 
-    ScopedTransactionManager(DataSource dataSource, SchoolCalendar calendar) {
+    ScopedTransactionManager(DataSource dataSource, SchoolCalendar calendar, Clock clock, @Value("${ladder.claim-key}") String claimKey) {
         super(dataSource);
         this.calendar = calendar;
+        this.clock = clock;
+        this.claim = new Claim(claimKey);
     }
 
     @Override
@@ -30,11 +36,8 @@ public class ScopedTransactionManager extends JdbcTransactionManager {
         if (viewer == null) {
             return;
         }
-        try (PreparedStatement set = connection.prepareStatement(
-                "select set_config('ladder.person', ?, true), set_config('ladder.role', ?, true), set_config('ladder.today', ?, true)")) {
-            set.setString(1, Integer.toString(viewer.id()));
-            set.setString(2, viewer.role().code());
-            set.setString(3, calendar.today().toString());
+        try (PreparedStatement set = connection.prepareStatement("select set_config('ladder.claim', ?, true)")) {
+            set.setString(1, claim.of(viewer, calendar.today(), clock.instant()));
             set.execute();
         }
     }

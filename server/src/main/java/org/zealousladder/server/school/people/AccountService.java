@@ -8,13 +8,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Passwords, whether an account is open, and what somebody teaches. What is changed here counts from the next request on. */
 @Service
-@Transactional
+@Transactional(PeopleDatabase.TRANSACTIONS)
 public class AccountService {
     private static final Logger LOG = LoggerFactory.getLogger(AccountService.class);
 
@@ -60,7 +61,7 @@ public class AccountService {
         return signIn.endSessions(Viewer.current().login(), here);
     }
 
-    @Transactional(readOnly = true)
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public boolean endsWhenIdle(int person) {
         return signIn.endsWhenIdle(person).orElse(false);
     }
@@ -79,7 +80,7 @@ public class AccountService {
     /** @param ends the last day of the teaching; absent while it goes on */
     public record Teaching(int classId, String className, @Nullable LocalDate ends) {}
 
-    @Transactional(readOnly = true)
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public List<Person> everyone() {
         requireAdministrator();
         return people.everyone();

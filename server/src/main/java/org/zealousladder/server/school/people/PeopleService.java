@@ -5,6 +5,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -22,31 +23,31 @@ public class PeopleService {
     }
 
     /** Signs a sample person in without a password; the caller has made sure that this is the demo. */
-    @Transactional(readOnly = true)
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public Viewer sample(String login) {
         PeopleStore.Account a = store.byLogin(login).orElseThrow(() -> Refusal.notFound("There is no sample person of that name."));
         return a.viewer();
     }
 
-    @Transactional(readOnly = true)
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public List<SamplePerson> samples() {
         return store.samples();
     }
 
-    @Transactional(readOnly = true)
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public boolean nobodyYet() {
         return store.nobodyYet();
     }
 
     /** A new one-time token; any earlier one stops working. */
-    @Transactional
+    @Transactional(PeopleDatabase.TRANSACTIONS)
     public String newSetupToken() {
         String token = SetupToken.fresh();
         store.newSetupLink(SetupToken.hash(token));
         return token;
     }
 
-    @Transactional
+    @Transactional(PeopleDatabase.TRANSACTIONS)
     public void setUp(String token, String login, String name, String password) {
         String hash = passwords.hash(password);
         if (!store.nobodyYet() || !store.useSetupLink(SetupToken.hash(token))) {

@@ -10,13 +10,14 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.Coded;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.who.Viewer;
 
 @Repository
 class PeopleStore {
     private final JdbcClient db;
 
-    PeopleStore(JdbcClient db) {
+    PeopleStore(@PeopleDatabase JdbcClient db) {
         this.db = db;
     }
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.school.people.SignInPauses.Failures;
 
 /** Tries to sign in, known devices, and sessions that are ended from outside. */
@@ -14,7 +15,7 @@ import org.zealousladder.server.school.people.SignInPauses.Failures;
 class SignInStore {
     private final JdbcClient db;
 
-    SignInStore(JdbcClient db) {
+    SignInStore(@PeopleDatabase JdbcClient db) {
         this.db = db;
     }
 

@@ -10,6 +10,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionOperations;
+import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
@@ -88,7 +89,7 @@ public class SigningIn {
     }
 
     @Scheduled(cron = "0 23 4 * * *")
-    @Transactional
+    @Transactional(PeopleDatabase.TRANSACTIONS)
     void forgetOld() {
         store.forgetOld();
     }

@@ -42,7 +42,7 @@ class CodesTest extends ServerTest {
 
     @Test
     void sentAndReadBackItIsTheSame() {
-        assertEquals("administrator", db.sql("select role from people_person where login = 'a.sandvik'").query(String.class).single());
+        assertEquals("administrator", people.sql("select role from people_person where login = 'a.sandvik'").query(String.class).single());
         assertEquals("ADMINISTRATOR", person("a.sandvik").role().name());
     }
 }

@@ -26,7 +26,7 @@ class AccessTest extends ServerTest {
     @Autowired
     private AccountService accounts;
     @Autowired
-    private PeopleService people;
+    private PeopleService service;
     @Autowired
     private RequestMappingHandlerMapping requestMappingHandlerMapping;
 
@@ -122,7 +122,7 @@ class AccessTest extends ServerTest {
             http.perform(post("/api/session").with(csrf()).contentType("application/json").content(wrong)).andExpect(status().isUnauthorized());
         }
         http.perform(post("/api/session").with(csrf()).contentType("application/json").content(right)).andExpect(status().isTooManyRequests());
-        db.sql("delete from people_signin_try").update();
+        people.sql("delete from people_signin_try").update();
         http.perform(post("/api/session").with(csrf()).contentType("application/json").content(right)).andExpect(status().isOk());
     }
 
@@ -150,7 +150,7 @@ class AccessTest extends ServerTest {
 
     @Test
     void theSetupLinkIsForNobodyOnceThereIsSomebody() throws Exception {
-        String token = people.newSetupToken();
+        String token = service.newSetupToken();
         http.perform(post("/api/setup").with(csrf()).contentType("application/json")
                 .content("{\"token\":\"" + token + "\",\"login\":\"eve\",\"name\":\"Eve\",\"password\":\"long enough indeed\"}"))
                 .andExpect(status().isForbidden());

@@ -49,16 +49,13 @@ class RightsNowTest extends ScreeningTest {
     @BeforeEach
     void people() throws Exception {
         signInHere(Viewer.SYSTEM);
-        asking(Viewer.SYSTEM, () -> {
-            db.sql("delete from people_teaches where person_id in (select id from people_person where login like '%.rights')").update();
-            db.sql("delete from people_signin_try where login like '%.rights' or place = '127.0.0.1'").update();
-            return 0;
-        });
+        nobodyTeachesAnyMore();
+        people.sql("delete from people_signin_try where login like '%.rights' or place = '127.0.0.1'").update();
         take("login,person,role,school", "w.rights,W. Rights,teacher,SKERROW", "x.rights,X. Rights,teacher,SKERROW", "a.rights,A. Rights,administrator,");
         take("login,class", "w.rights,2025-KITTIWAKE");
         for (String login : List.of("w.rights", "x.rights", "a.rights")) {
             accounts.setPassword(login, PASSWORD);
-            db.sql("update people_person set active = true, ends_when_idle = false where login = :login").param("login", login).update();
+            people.sql("update people_person set active = true, ends_when_idle = false where login = :login").param("login", login).update();
             rights.changed(id(login));
         }
         signOutHere();
@@ -66,12 +63,11 @@ class RightsNowTest extends ScreeningTest {
 
     @AfterEach
     void nobodyTeachesAnyMore() {
-        asking(Viewer.SYSTEM,
-                () -> db.sql("delete from people_teaches where person_id in (select id from people_person where login like '%.rights')").update());
+        people.sql("update people_teaches set ends = '2026-03-01' where person_id in (select id from people_person where login like '%.rights')").update();
     }
 
     private int id(String login) {
-        return db.sql("select id from people_person where login = :login").param("login", login).query(Integer.class).single();
+        return people.sql("select id from people_person where login = :login").param("login", login).query(Integer.class).single();
     }
 
     private static MockHttpServletRequestBuilder with(MockHttpServletRequestBuilder request, Cookie... cookies) {
@@ -130,14 +126,14 @@ class RightsNowTest extends ScreeningTest {
         as(teacher, HttpMethod.PUT, "/api/people/" + id("x.rights") + "/active", Map.of("active", false)).andExpect(status().isForbidden());
         as(teacher, HttpMethod.GET, "/api/people", null).andExpect(status().isForbidden());
         as(teacher, HttpMethod.PUT, "/api/people/" + id("x.rights") + "/classes/1/ends", Map.of()).andExpect(status().isForbidden());
-        assertEquals(true, db.sql("select active from people_person where login = 'x.rights'").query(Boolean.class).single());
+        assertEquals(true, people.sql("select active from people_person where login = 'x.rights'").query(Boolean.class).single());
     }
 
     @Test
     void aDemotionCountsFromTheNextRequestOn() throws Exception {
         Cookie administrator = session("a.rights");
         as(administrator, HttpMethod.GET, "/api/people", null).andExpect(status().isOk());
-        db.sql("update people_person set role = 'teacher', school_id = (select id from roster_school where code = 'SKERROW') where login = 'a.rights'")
+        people.sql("update people_person set role = 'teacher', school_id = (select id from roster_school where code = 'SKERROW') where login = 'a.rights'")
                 .update();
         rights.changed(id("a.rights"));
         as(administrator, HttpMethod.GET, "/api/people", null).andExpect(status().isForbidden());
@@ -212,7 +208,7 @@ class RightsNowTest extends ScreeningTest {
         assertEquals(12 * 3600, longest("x.rights"));
         as(here, HttpMethod.PUT, "/api/account/idle", Map.of("endsWhenIdle", true)).andExpect(status().isNoContent());
         assertEquals(1800, longest("x.rights"), "this one at once");
-        db.sql("update spring_session set last_access_time = last_access_time - 1801000 where principal_name = 'x.rights'").update();
+        people.sql("update spring_session set last_access_time = last_access_time - 1801000 where principal_name = 'x.rights'").update();
         as(here, HttpMethod.GET, "/api/account", null).andExpect(status().isUnauthorized());
         Cookie next = session("x.rights");
         JsonNode account = json.readTree(as(next, HttpMethod.GET, "/api/account", null).andReturn().getResponse().getContentAsString());
@@ -221,7 +217,7 @@ class RightsNowTest extends ScreeningTest {
     }
 
     private int longest(String login) {
-        return db.sql("select max(max_inactive_interval) from spring_session where principal_name = :login").param("login", login).query(Integer.class)
+        return people.sql("select max(max_inactive_interval) from spring_session where principal_name = :login").param("login", login).query(Integer.class)
                 .single();
     }
 

@@ -1,0 +1,70 @@
+package org.zealousladder.server.platform.database;
+
+import com.zaxxer.hikari.HikariDataSource;
+import javax.sql.DataSource;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Primary;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.JdbcTransactionManager;
+import org.springframework.session.jdbc.config.annotation.SpringSessionDataSource;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionOperations;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.server.platform.codes.Codes;
+
+/** Two roles of one database, each with a pool of its own: that of records, and that of people and their sessions. */
+@Configuration(proxyBeanMethods = false)
+class Databases {
+    @Bean
+    @Primary
+    @ConfigurationProperties("spring.datasource")
+    DataSourceProperties recordsProperties() {
+        return new DataSourceProperties();
+    }
+
+    @Bean
+    @Primary
+    @ConfigurationProperties("spring.datasource.hikari")
+    HikariDataSource recordsDatabase(DataSourceProperties properties) {
+        return properties.initializeDataSourceBuilder().type(HikariDataSource.class).build();
+    }
+
+    @Bean(defaultCandidate = false)
+    @PeopleDatabase
+    @ConfigurationProperties("ladder.people")
+    DataSourceProperties peopleProperties() {
+        return new DataSourceProperties();
+    }
+
+    @Bean(defaultCandidate = false)
+    @PeopleDatabase
+    @SpringSessionDataSource
+    @ConfigurationProperties("ladder.people.hikari")
+    HikariDataSource peopleDatabase(@PeopleDatabase DataSourceProperties properties) {
+        return properties.initializeDataSourceBuilder().type(HikariDataSource.class).build();
+    }
+
+    @Bean(defaultCandidate = false)
+    @PeopleDatabase
+    JdbcClient peopleClient(@PeopleDatabase DataSource database) {
+        return Codes.client(new NamedParameterJdbcTemplate(database));
+    }
+
+    @Bean(name = PeopleDatabase.TRANSACTIONS, defaultCandidate = false)
+    @PeopleDatabase
+    PlatformTransactionManager peopleTransactions(@PeopleDatabase DataSource database) {
+        return new JdbcTransactionManager(database);
+    }
+
+    /** Sessions are read and written in transactions of their own, whatever else goes on. */
+    @Bean
+    TransactionOperations springSessionTransactionOperations(@PeopleDatabase PlatformTransactionManager people) {
+        TransactionTemplate template = new TransactionTemplate(people);
+        template.setPropagationBehavior(TransactionTemplate.PROPAGATION_REQUIRES_NEW);
+        return template;
+    }
+}
