@@ -7,7 +7,7 @@ java_run() { # MEMORY COMMAND...
 }
 
 server_env() { # NAME
-  export LADDER_DB_URL="jdbc:postgresql://127.0.0.1:$(cat "$STATE/$1/pg.port")/ladder"
+  export LADDER_DB_URL="jdbc:postgresql://127.0.0.1:$(cat "$STATE/$1/pg.port")/${DATABASE:-ladder}"
   export LADDER_DB_PASSWORD LADDER_DB_PEOPLE_PASSWORD LADDER_DB_CLAIM_KEY
   LADDER_DB_PASSWORD=$(cat "$STATE/$1/app.password")
   LADDER_DB_PEOPLE_PASSWORD=$(cat "$STATE/$1/people.password")
@@ -36,6 +36,16 @@ server_healthy() { # NAME
   curl -fsS -m 5 -o /dev/null "http://127.0.0.1:$(cat "$STATE/$1/server.port" 2>/dev/null)/api/health" 2>/dev/null
 }
 
+# A database that has just come back is found within seconds.
+server_recovers() { # NAME
+  local tries=0
+  until server_healthy "$1"; do
+    tries=$((tries + 1))
+    [ $tries -lt 15 ] && server_running "$1" || return 1
+    sleep 1
+  done
+}
+
 supervisor_pid() { # NAME: the process id, if it is still ours
   local pid
   pid=$(cat "$STATE/$1/supervisor.pid" 2>/dev/null) || return 1
@@ -45,11 +55,9 @@ supervisor_pid() { # NAME: the process id, if it is still ours
 
 server_start() { # NAME PREFERRED_PORT
   local name=$1 port tries=0
-  # One that runs and does not answer is of no use: it is started anew.
-  if server_running "$name"; then
-    if server_healthy "$name"; then return; fi
-    server_stop "$name"
-  fi
+  # One that runs and does not answer is of no use, nor is one that looks for its records elsewhere: it is started anew.
+  if server_running "$name" && [ "$(cat "$STATE/$name/server.pg.port" 2>/dev/null)" = "$(cat "$STATE/$name/pg.port")" ] && server_recovers "$name"; then return; fi
+  server_stop "$name"
   port=${LADDER_PORT:-$(free_port "$2")}
   server_env "$name"
   migrate "$name"
@@ -57,11 +65,14 @@ server_start() { # NAME PREFERRED_PORT
   # The one-time link for the first administrator stands in it.
   (umask 077; : >"$STATE/$name/console.log"; : >>"$STATE/$name/server.log")
   chmod 600 "$STATE/$name/console.log" "$STATE/$name/server.log"
-  rm -f "$STATE/$name/ended"
+  # Files for the moment stand beside the records, not in the machine's own folder, which others may fill; what a killed server left goes.
+  rm -rf "$STATE/$name/ended" "$STATE/$name/tmp"
+  (umask 077; mkdir -p "$STATE/$name/tmp")
+  cp "$STATE/$name/pg.port" "$STATE/$name/server.pg.port"
   echo "$port" >"$STATE/$name/server.port"
   # A server that is out of memory is of no use to anybody: it ends, and the supervisor starts it anew.
-  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx1g -XX:+UseSerialGC \
-    -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
+  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx"${LADDER_MEMORY:-1g}" -XX:+UseSerialGC \
+    -XX:-UsePerfData -Djava.io.tmpdir="$STATE/$name/tmp" -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
   until server_healthy "$name"; do
     tries=$((tries + 1))
     if [ -s "$STATE/$name/ended" ]; then

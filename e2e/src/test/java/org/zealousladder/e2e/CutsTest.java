@@ -34,8 +34,9 @@ class CutsTest extends BrowserTest {
     void aRungIsDraggedAndTheNumberFollows() {
         newSet("Dragged");
         int before = Integer.parseInt(rung("Secure").getAttribute("aria-valuenow"));
+        // Waits until it stands still, as a hand does.
+        rung("Secure").hover();
         BoundingBox box = rung("Secure").boundingBox();
-        page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2, box.y - 40, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(6));
         page.mouse().up();

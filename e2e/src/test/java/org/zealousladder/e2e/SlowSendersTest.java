@@ -51,6 +51,22 @@ class SlowSendersTest extends BrowserTest {
         return person;
     }
 
+    /** What the container refuses before any filter of ours hears of it: a sentence, and the headers of every answer. */
+    @Test
+    void whatCannotBeReadIsRefusedInASentence() throws IOException {
+        URI to = URI.create(address);
+        for (String request : List.of("BAD", "GET /%zz HTTP/1.1\r\nHost: x", "GET / HTTP/1.1\r\nHost: a b",
+                "GET / HTTP/1.1\r\nHost: x\r\nA: " + "a".repeat(20_000))) {
+            try (Socket socket = new Socket(to.getHost(), to.getPort())) {
+                socket.getOutputStream().write((request + "\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+                String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+                assertTrue(answer.startsWith("HTTP/1.1 400") && answer.contains("X-Content-Type-Options: nosniff")
+                        && answer.contains("Content-Security-Policy: default-src 'none'")
+                        && answer.endsWith("The request could not be read. Go back, or begin anew at the first page."), answer);
+            }
+        }
+    }
+
     /** Begins to send and then says nothing more. */
     private void begin(String path, String type, String cookies, String token) throws IOException {
         URI to = URI.create(address);

@@ -1,5 +1,6 @@
 package org.zealousladder.server.platform.pages;
 
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -23,8 +24,11 @@ import org.zealousladder.server.platform.who.Rights;
 class WebSecurity {
     private final ProblemWriter problems;
 
-    WebSecurity(ProblemWriter problems) {
+    private final boolean secure;
+
+    WebSecurity(ProblemWriter problems, @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
         this.problems = problems;
+        this.secure = secure;
     }
 
     @Bean
@@ -54,6 +58,8 @@ class WebSecurity {
                                         "This request was not allowed. Reload the page and try again; nothing was saved."))))
                 .headers(headers -> headers
                         .contentSecurityPolicy(csp -> csp.policyDirectives(Pages.policy("")))
+                        // The server itself is asked over HTTP by the web server in front; whether browsers use HTTPS is a setting.
+                        .httpStrictTransportSecurity(hsts -> hsts.requestMatcher(request -> secure).maxAgeInSeconds(31_536_000).includeSubDomains(false))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(p -> p.policy("camera=(), microphone=(), geolocation=()"))
                         .cacheControl(cache -> cache.disable())

@@ -57,7 +57,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     /** Two people at once: the constraint that the second one ran into has kept the first one's entry. */
     @ExceptionHandler
     ResponseEntity<ProblemDetail> database(DataAccessException e) {
-        String state = e.getMostSpecificCause() instanceof java.sql.SQLException sql ? sql.getSQLState() : "";
+        String state = e.getMostSpecificCause() instanceof java.sql.SQLException sql && sql.getSQLState() != null ? sql.getSQLState() : "";
         if ("23505".equals(state) || "40001".equals(state) || "23P01".equals(state)) {
             return ResponseEntity.status(HttpStatus.CONFLICT).body(problem(HttpStatus.CONFLICT, "conflict",
                     "Somebody else changed this just now. Nothing of yours was saved; look again and repeat it if it is still right."));
@@ -70,6 +70,10 @@ public class Problems extends ResponseEntityExceptionHandler {
             LOG.info("refused by the database: {}", state);
             return ResponseEntity.unprocessableContent().body(problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid",
                     "Something in what was sent cannot be: a number or a day out of every range, or a thing that is not there. Nothing was saved."));
+        }
+        Optional<ResponseEntity<ProblemDetail>> away = OutOfReach.by(state);
+        if (away.isPresent()) {
+            return away.get();
         }
         // Not the error's own words: they can hold what somebody typed.
         LOG.error("database error {} at {}", state, e.getStackTrace()[0]);
@@ -86,7 +90,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         return failed();
     }
 
-    private static ResponseEntity<ProblemDetail> failed() {
+    static ResponseEntity<ProblemDetail> failed() {
         return ResponseEntity.internalServerError().body(problem(HttpStatus.INTERNAL_SERVER_ERROR, "failed",
                 "Something went wrong on our side. Nothing was saved; what was saved before is safe. Try again in a moment."));
     }

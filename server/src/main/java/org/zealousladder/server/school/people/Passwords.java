@@ -3,6 +3,7 @@ package org.zealousladder.server.school.people;
 import static java.util.Objects.requireNonNull;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -32,6 +33,11 @@ class Passwords {
             throw Refusal.invalid("password", "The password is too long: at most " + LONGEST + " characters.");
         }
         return requireNonNull(encoder.encode(password));
+    }
+
+    /** @return the hash in today's form, where the one that was matched is of an earlier one */
+    Optional<String> renewed(String password, String hash) {
+        return encoder.upgradeEncoding(hash) ? Optional.ofNullable(encoder.encode(password)) : Optional.empty();
     }
 
     /** Takes as long where there is no hash, so that the time does not tell which names exist. */

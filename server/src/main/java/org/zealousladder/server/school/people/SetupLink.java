@@ -15,7 +15,8 @@ class SetupLink {
 
     @EventListener
     void printed(WebServerInitializedEvent started) {
-        if (people.nobodyYet()) {
+        // The port for figures about the server says so, too.
+        if (started.getApplicationContext().getServerNamespace() == null && people.nobodyYet()) {
             // To the console and not to the log: a log is kept and shared, this is a key.
             System.out.println("SETUP http://127.0.0.1:" + started.getWebServer().getPort() + "/setup#" + people.newSetupToken());
         }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.school.people;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.Clock;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
@@ -57,6 +59,7 @@ public class SigningIn {
             throw Refusal.unauthorized("That name and password do not go together. Check both and try again.");
         }
         store.succeeded(tried);
+        passwords.renewed(password, requireNonNull(account.passwordHash())).ifPresent(hash -> people.setPassword(login, hash));
         LOG.info("signed in person={} role={}", account.id(), account.role());
         return account.viewer();
     }

@@ -64,6 +64,17 @@ class SigningInTest {
     }
 
     @Test
+    void aHashOfAnEarlierFormIsRenewed() {
+        account("t.sato", "hash of three words here");
+        when(encoder.upgradeEncoding("hash of three words here")).thenReturn(true);
+        when(encoder.encode("three words here")).thenReturn("a better hash");
+        signingIn.signIn("t.sato", "three words here", HERE);
+        verify(people).setPassword("t.sato", "a better hash");
+        refused("t.sato", "nope", HERE);
+        verify(people, never()).setPassword("t.sato", "hash of nope");
+    }
+
+    @Test
     void aWrongPasswordAndAnUnknownNameSoundTheSameAndCostTheSame() {
         account("t.sato", "hash of three words here");
         Refusal wrong = refused("t.sato", "nope", HERE);

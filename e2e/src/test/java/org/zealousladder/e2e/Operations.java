@@ -1,0 +1,63 @@
+package org.zealousladder.e2e;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** The start command's own functions, run by bash on a place of their own: a database cluster, a server, files. */
+final class Operations implements AutoCloseable {
+    private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+    private final Path state;
+
+    Operations() throws IOException {
+        state = Files.createTempDirectory("ladder-operations-");
+        // PostgreSQL's own user, where root runs the tests, has to reach it.
+        state.toFile().setReadable(true, false);
+        state.toFile().setExecutable(true, false);
+    }
+
+    Path file(String name) {
+        return state.resolve(name);
+    }
+
+    /** What a script prints, and how it ended. */
+    record Outcome(int code, String out) {}
+
+    /** Runs commands after the functions have been read in; those of the place named 'ops'. */
+    Outcome run(String commands, Map<String, String> settings) throws IOException, InterruptedException {
+        ProcessBuilder builder = new ProcessBuilder("bash", "-c",
+                "set -euo pipefail; ROOT=" + ROOT + "; STATE=" + state + "; source $ROOT/scripts/common.sh; " + commands).redirectErrorStream(true);
+        Path out = Files.createTempFile("ladder-operations-out-", ".txt");
+        builder.redirectOutput(out.toFile());
+        builder.environment().putAll(settings);
+        builder.environment().put("LADDER_CONF", state.resolve("ladder.conf").toString());
+        Process process = builder.start();
+        if (!process.waitFor(3, TimeUnit.MINUTES)) {
+            process.destroyForcibly();
+            throw new IllegalStateException("did not end: " + commands);
+        }
+        Outcome outcome = new Outcome(process.exitValue(), Files.readString(out).strip());
+        Files.delete(out);
+        return outcome;
+    }
+
+    Outcome run(String commands) throws IOException, InterruptedException {
+        return run(commands, Map.of());
+    }
+
+    /** Runs what must go well. */
+    String well(String commands) throws IOException, InterruptedException {
+        Outcome outcome = run(commands);
+        if (outcome.code() != 0) {
+            throw new AssertionError(commands + "\nended with " + outcome.code() + ":\n" + outcome.out());
+        }
+        return outcome.out();
+    }
+
+    @Override
+    public void close() throws IOException, InterruptedException {
+        well("nightly_stop ops || true; server_stop ops || true; database_stop ops || true; state_remove ops; rm -rf \"$STATE\"");
+    }
+}
