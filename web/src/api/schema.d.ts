@@ -324,6 +324,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["printed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladder": {
         parameters: {
             query?: never;
@@ -1869,6 +1901,38 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        HistoryEntry: {
+            about?: string;
+            address?: string;
+            /** Format: date-time */
+            at: string;
+            by?: components["schemas"]["HistoryPerson"];
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused";
+            person?: components["schemas"]["HistoryPerson"];
+            student?: components["schemas"]["HistoryStudent"];
+            /** Format: int32 */
+            students?: number;
+            what: string;
+        };
+        HistoryPerson: {
+            /** Format: int32 */
+            id: number;
+            login: string;
+            name: string;
+        };
+        HistoryStudent: {
+            code: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        HistoryView: {
+            more: boolean;
+            rows: components["schemas"]["HistoryEntry"][];
+        };
         Idle: {
             endsWhenIdle: boolean;
         };
@@ -2524,6 +2588,10 @@ export interface components {
             set: number;
             /** Format: int32 */
             window: number;
+        };
+        Printed: {
+            view: string;
+            who?: string;
         };
         ProposalView: {
             evidence: string;
@@ -3806,6 +3874,55 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GoalTakenBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    history: {
+        parameters: {
+            query?: {
+                kind?: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused";
+                words?: string;
+                from?: string;
+                to?: string;
+                beforeAt?: string;
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HistoryView"];
+                };
+            };
+        };
+    };
+    printed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Printed"];
             };
         };
         responses: {

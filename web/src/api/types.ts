@@ -88,3 +88,5 @@ export type QuestionKind = Schemas['Question']['kind'];
 export type ClosingView = Schemas['ClosingView'];
 export type ClosingPart = Schemas['ClosingPart'];
 export type RuleEffect = Schemas['RuleEffect'];
+export type HistoryRow = Schemas['HistoryEntry'];
+export type HistoryKind = HistoryRow['kind'];

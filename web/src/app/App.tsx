@@ -33,6 +33,7 @@ const Norms = lazy(() => import('../features/screening/norms/NormsPage'));
 const Cuts = lazy(() => import('../features/screening/cuts/CutsPage'));
 const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
+const History = lazy(() => import('../features/exchange/history/HistoryPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -118,6 +119,7 @@ function SignedIn({ role }: { role: string }) {
                 <Route key={path} path={path} element={state ? <View /> : <NothingYet role={role} />} />
               ))}
               <Route path="/records" element={<Records />} />
+              {role === 'administrator' && <Route path="/records/history" element={<History />} />}
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>

@@ -19,6 +19,7 @@ import { Rail } from './Rail';
 import { ScopeLine } from './ScopeLine';
 import { ShortcutsHelp } from './ShortcutsHelp';
 import { useShortcuts } from './useShortcuts';
+import { useTellsOfPrints } from './useTellsOfPrints';
 
 /** The frame around every view: rail, scope line, pick bar, and what can be reached from anywhere. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -29,6 +30,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const state = useContext(ScopeContext);
   useTitle();
   useFocusOnTheView();
+  useTellsOfPrints();
   useShortcuts({ goTo: () => setGoTo(true), help: () => setHelp(true), hideNames: names.toggle });
   return (
     <div className="md:grid md:grid-cols-[148px_1fr] md:h-screen whole-page">

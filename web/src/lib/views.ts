@@ -7,7 +7,7 @@ export const VIEWS = [
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
   { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting', '/reading'] },
-  { path: '/records', name: 'Records', key: 'r' },
+  { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/history'] },
   {
     path: '/setup/cuts',
     name: 'Setup',
@@ -20,13 +20,14 @@ export const VIEWS = [
 export function allPages(): { path: string; name: string }[] {
   return [
     ...VIEWS.filter((v) => !('pages' in v)),
+    { path: '/records', name: 'Records' },
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
   ];
 }
 
-/** What the Screening, Trends and Setup rungs hold. */
+/** What the Screening, Trends, Records and Setup rungs hold. */
 export const SCREENING = [
   { path: '/coverage', name: 'Coverage' },
   { path: '/entry', name: 'Enter scores' },
@@ -40,6 +41,10 @@ export const MONITORING = [
   { path: '/plans', name: 'Plans and sessions' },
   { path: '/meeting', name: 'Meeting' },
   { path: '/reading', name: 'Reading aloud' },
+] as const;
+export const RECORDS = [
+  { path: '/records', name: 'Files' },
+  { path: '/records/history', name: 'History' },
 ] as const;
 export const SETUP = [
   { path: '/setup/cuts', name: 'Cut scores' },

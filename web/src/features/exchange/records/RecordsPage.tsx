@@ -3,26 +3,31 @@ import { useContext } from 'react';
 import { api, data } from '../../../api/client';
 import { longDay } from '../../../lib/format';
 import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
+import { RecordsNav } from '../../../ui/RecordsNav';
 import { ImportBox } from './ImportBox';
 
 export default function RecordsPage() {
   const state = useContext(ScopeContext);
   return (
-    <div className="grid lg:grid-cols-[1fr_300px] gap-x-12 gap-y-8">
-      <section aria-labelledby="import" className="min-w-0">
-        <h1 id="import" className="text-[17px] font-[650] tracking-tight m-0">
-          Bring records in
-        </h1>
-        <p className="text-soft mt-0.5 mb-3">
-          A CSV file, with the names of its columns in the first row. You see what it would do before anything is saved.
-        </p>
-        <ImportBox />
-      </section>
-      <div className="flex flex-col gap-8">
-        {state && <Export state={state} />}
-        <Formats />
+    <>
+      <RecordsNav />
+      <div className="grid lg:grid-cols-[1fr_300px] gap-x-12 gap-y-8">
+        <section aria-labelledby="import" className="min-w-0">
+          <h1 id="import" className="text-[17px] font-[650] tracking-tight m-0">
+            Bring records in
+          </h1>
+          <p className="text-soft mt-0.5 mb-3">
+            A CSV file, with the names of its columns in the first row. You see what it would do before anything is
+            saved.
+          </p>
+          <ImportBox />
+        </section>
+        <div className="flex flex-col gap-8">
+          {state && <Export state={state} />}
+          <Formats />
+        </div>
       </div>
-    </div>
+    </>
   );
 }
 

@@ -164,7 +164,7 @@ public abstract class ServerTest {
         return call(viewer, post(path).header("Idempotency-Key", key).contentType("application/json").content(json.writeValueAsString(body)));
     }
 
-    private ResultActions call(Viewer viewer, org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request) {
+    protected ResultActions call(Viewer viewer, org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder request) {
         try {
             return http.perform(request.with(authentication(as(viewer))).with(csrf()));
         } catch (Exception e) {

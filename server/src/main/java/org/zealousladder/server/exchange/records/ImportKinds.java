@@ -22,6 +22,10 @@ class ImportKinds {
         return all;
     }
 
+    FileKind named(String code) {
+        return all.stream().filter(k -> k.code().equals(code)).findFirst().orElseThrow();
+    }
+
     /**
      * The kind whose columns are all there, the one with most of them if several are.
      *

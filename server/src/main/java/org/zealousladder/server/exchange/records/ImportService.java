@@ -19,6 +19,9 @@ import org.springframework.jdbc.support.SQLExceptionTranslator;
 import org.springframework.jdbc.support.SQLStateSQLExceptionTranslator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.audit.Audit;
+import org.zealousladder.server.platform.audit.Audit.Kind;
+import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,11 +40,13 @@ public class ImportService {
 
     private final RecordsStore store;
     private final DataSource dataSource;
+    private final Audit audit;
     private final JsonMapper json;
     private final ImportKinds kinds;
     private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
 
-    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds) {
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds, Audit audit) {
+        this.audit = audit;
         this.store = store;
         this.dataSource = dataSource;
         this.json = json;
@@ -54,7 +59,7 @@ public class ImportService {
     /** Takes the file at {@code path} at once: for the command line. */
     @Transactional
     public ImportResult take(Path path) {
-        return run(path, true);
+        return noted(run(path, true));
     }
 
     /** Says what the file at {@code path} would do. */
@@ -91,8 +96,13 @@ public class ImportService {
                     "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
         }
         store.markApplied(id);
-        LOG.info("import taken kind={} added={} changed={} refused={} person={}", result.kind(), result.added(), result.changed(), result.refused(),
-                Viewer.current().id());
+        return noted(result);
+    }
+
+    private ImportResult noted(ImportResult result) {
+        audit.note(
+                Note.of(kinds.named(result.kind()).changesRights() ? Kind.RIGHTS : Kind.IMPORT, "file of " + result.label() + ": " + result.added() + " new, "
+                        + result.changed() + " changed, " + result.refused() + " refused"));
         return result;
     }
 

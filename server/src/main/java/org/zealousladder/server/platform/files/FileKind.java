@@ -12,6 +12,7 @@ import org.zealousladder.server.platform.who.Viewer;
  * @param label what people call it
  * @param least the role that may bring in such files
  * @param speaksOfStudents whether its column {@code student} names students on record, found as {@code student_id}
+ * @param changesRights whether it says who may see what
  * @param joined select over {@code stage} that looks up what the rows refer to and what is on record already; it must give
  *     {@code row_no}, the file's columns, and {@code outcome}: {@code new}, {@code changed} or {@code unchanged}
  * @param problems what makes a row refused
@@ -20,7 +21,7 @@ import org.zealousladder.server.platform.who.Viewer;
  * @param whole expression list over {@code joined} of what counts only as a whole: a refused row takes the others with it; empty where rows stand alone
  * @param apply statements over the table {@code accepted} ({@code joined} without the refused)
  */
-public record FileKind(String code, String label, Viewer.Role least, boolean speaksOfStudents, List<Column> columns, String joined,
+public record FileKind(String code, String label, Viewer.Role least, boolean speaksOfStudents, boolean changesRights, List<Column> columns, String joined,
         List<Problem> problems, String key, String payload, String whole, List<String> apply) {
 
     /** Rows of {@code joined} for which {@code when} holds are refused. {@code value} and {@code message} are SQL texts. */
@@ -36,6 +37,7 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
         private final String label;
         private Viewer.Role least = Viewer.Role.ADMINISTRATOR;
         private boolean ofStudents;
+        private boolean ofRights;
         private final List<Column> columns = new ArrayList<>();
         private final List<Problem> problems = new ArrayList<>();
         private final List<String> apply = new ArrayList<>();
@@ -51,6 +53,12 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
 
         public Builder least(Viewer.Role role) {
             least = role;
+            return this;
+        }
+
+        /** It says who may see what: taking it is noted as a change of rights. */
+        public Builder ofRights() {
+            ofRights = true;
             return this;
         }
 
@@ -102,7 +110,8 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
         }
 
         public FileKind build() {
-            return new FileKind(code, label, least, ofStudents, List.copyOf(columns), joined, List.copyOf(problems), key, payload, whole, List.copyOf(apply));
+            return new FileKind(code, label, least, ofStudents, ofRights, List.copyOf(columns), joined, List.copyOf(problems), key, payload, whole,
+                    List.copyOf(apply));
         }
     }
 }

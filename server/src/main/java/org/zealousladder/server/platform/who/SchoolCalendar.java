@@ -19,6 +19,11 @@ public class SchoolCalendar {
         zone = named == null || named.isBlank() ? ZoneId.systemDefault() : ZoneId.of(named);
     }
 
+    /** Where the school is. */
+    public ZoneId zone() {
+        return zone;
+    }
+
     public LocalDate today() {
         return fixed == null ? LocalDate.now(zone) : fixed;
     }

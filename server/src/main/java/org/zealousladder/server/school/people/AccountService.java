@@ -4,10 +4,11 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.audit.Audit;
+import org.zealousladder.server.platform.audit.Audit.Kind;
+import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Rights;
@@ -17,18 +18,18 @@ import org.zealousladder.server.platform.who.Viewer;
 @Service
 @Transactional(PeopleDatabase.TRANSACTIONS)
 public class AccountService {
-    private static final Logger LOG = LoggerFactory.getLogger(AccountService.class);
-
     private final PeopleStore people;
     private final SignInStore signIn;
     private final Passwords passwords;
     private final Rights rights;
+    private final Audit audit;
 
-    AccountService(PeopleStore people, SignInStore signIn, Passwords passwords, Rights rights) {
+    AccountService(PeopleStore people, SignInStore signIn, Passwords passwords, Rights rights, Audit audit) {
         this.people = people;
         this.signIn = signIn;
         this.passwords = passwords;
         this.rights = rights;
+        this.audit = audit;
     }
 
     /**
@@ -41,6 +42,7 @@ public class AccountService {
         int person = people.setPassword(login, hash).orElseThrow(() -> Refusal.notFound("There is no person with the sign-in name '" + login + "'."));
         signIn.endSessions(login.toLowerCase(Locale.ROOT), null);
         signIn.forgetDevices(person);
+        audit.note(Note.of(Kind.RIGHTS, "password set at the machine").whom(person));
     }
 
     /**
@@ -53,7 +55,7 @@ public class AccountService {
         people.setPassword(viewer.login(), passwords.hash(password)).orElseThrow();
         signIn.endSessions(viewer.login(), here);
         signIn.forgetDevices(viewer.id());
-        LOG.info("password changed person={}", viewer.id());
+        audit.note(Note.of(Kind.RIGHTS, "own password changed").whom(viewer.id()));
     }
 
     /** @return how many were ended */
@@ -98,16 +100,16 @@ public class AccountService {
             signIn.forgetDevices(person);
         }
         rights.changed(person);
-        LOG.info("account {} person={} by={}", active ? "opened" : "ended", person, by.id());
+        audit.note(Note.of(Kind.RIGHTS, active ? "account opened" : "account ended").whom(person));
     }
 
     /** @param ends the last day on which the person teaches the class; null: it goes on */
     public void endTeaching(int person, int classId, @Nullable LocalDate ends) {
-        Viewer by = requireAdministrator();
+        requireAdministrator();
         if (people.endTeaching(person, classId, ends) == 0) {
             throw Refusal.notFound("This person does not teach that class.");
         }
-        LOG.info("teaching ends person={} class={} on={} by={}", person, classId, ends, by.id());
+        audit.note(Note.of(Kind.RIGHTS, ends == null ? "teaches again" : "teaching ends on " + ends).about("class-" + classId).whom(person));
     }
 
     private static Viewer requireAdministrator() {

@@ -12,7 +12,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** Files of people and of who teaches which class. */
 @Component
 class PeopleFiles implements DeclaresFiles {
-    static final FileKind PEOPLE = FileKind.named("people", "people")
+    static final FileKind PEOPLE = FileKind.named("people", "people").ofRights()
             .columns(Column.of("login", TEXT), Column.of("person", TEXT), Column.choice("role", true, Viewer.Role.class),
                     Column.optional("school", TEXT))
             .joined("""
@@ -32,7 +32,7 @@ class PeopleFiles implements DeclaresFiles {
                     select lower(login), person, role, school_id from accepted where outcome = 'new' order by row_no""")
             .build();
 
-    static final FileKind TEACHES = FileKind.named("teaches", "who teaches which class")
+    static final FileKind TEACHES = FileKind.named("teaches", "who teaches which class").ofRights()
             .columns(Column.of("login", TEXT), Column.of("class", TEXT))
             .joined("""
                     select st.*, p.id as person_id, c.id as class_id, case when t.person_id is null then 'new' when t.ends is null then 'unchanged' else 'changed' end as outcome

@@ -1,10 +1,11 @@
 package org.zealousladder.server.school.people;
 
 import java.util.List;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.audit.Audit;
+import org.zealousladder.server.platform.audit.Audit.Kind;
+import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
@@ -12,20 +13,21 @@ import org.zealousladder.server.platform.who.Viewer;
 /** The sample people of the demo, and the first administrator. */
 @Service
 public class PeopleService {
-    private static final Logger LOG = LoggerFactory.getLogger(PeopleService.class);
-
     private final PeopleStore store;
     private final Passwords passwords;
+    private final Audit audit;
 
-    PeopleService(PeopleStore store, Passwords passwords) {
+    PeopleService(PeopleStore store, Passwords passwords, Audit audit) {
         this.store = store;
         this.passwords = passwords;
+        this.audit = audit;
     }
 
     /** Signs a sample person in without a password; the caller has made sure that this is the demo. */
     @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public Viewer sample(String login) {
         PeopleStore.Account a = store.byLogin(login).orElseThrow(() -> Refusal.notFound("There is no sample person of that name."));
+        audit.note(a.id(), Note.of(Kind.SIGN_IN, "signed in as a sample person"));
         return a.viewer();
     }
 
@@ -54,6 +56,6 @@ public class PeopleService {
             throw Refusal.forbidden("This link has been used or is not the newest one. Start the server again for a new one, or sign in.");
         }
         store.addAdministrator(login, name, hash);
-        LOG.info("first administrator set up");
+        audit.note(Note.of(Kind.RIGHTS, "first administrator set up"));
     }
 }

@@ -5,13 +5,14 @@ import static java.util.Objects.requireNonNull;
 import java.time.Clock;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionOperations;
+import org.zealousladder.server.platform.audit.Audit;
+import org.zealousladder.server.platform.audit.Audit.Kind;
+import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
@@ -23,20 +24,21 @@ import org.zealousladder.server.platform.words.Words;
  */
 @Service
 public class SigningIn {
-    private static final Logger LOG = LoggerFactory.getLogger(SigningIn.class);
-
     private final SignInStore store;
     private final PeopleStore people;
     private final Passwords passwords;
     private final TransactionOperations transaction;
     private final Clock clock;
+    private final Audit audit;
 
-    SigningIn(SignInStore store, PeopleStore people, Passwords passwords, TransactionOperations springSessionTransactionOperations, Clock clock) {
+    SigningIn(SignInStore store, PeopleStore people, Passwords passwords, TransactionOperations springSessionTransactionOperations, Clock clock,
+            Audit audit) {
         this.store = store;
         this.people = people;
         this.passwords = passwords;
         this.transaction = springSessionTransactionOperations;
         this.clock = clock;
+        this.audit = audit;
     }
 
     /**
@@ -56,30 +58,37 @@ public class SigningIn {
         long tried = begin(login, from.address(), device);
         PeopleStore.Account account = people.byLogin(login).orElse(null);
         if (!passwords.right(password, account == null ? null : account.passwordHash()) || account == null) {
+            // Not the name that was typed: it may be a password in the wrong field.
+            audit.note(null, Note.of(Kind.REFUSED, account == null ? "sign-in with a name that nobody has" : "sign-in with a wrong password")
+                    .whom(account == null ? null : account.id()));
             throw Refusal.unauthorized("That name and password do not go together. Check both and try again.");
         }
         store.succeeded(tried);
         passwords.renewed(password, requireNonNull(account.passwordHash())).ifPresent(hash -> people.setPassword(login, hash));
-        LOG.info("signed in person={} role={}", account.id(), account.role());
+        audit.note(account.id(), Note.of(Kind.SIGN_IN, "signed in"));
         return account.viewer();
     }
 
+    /** @param left how long there is to wait; then the try was not counted */
+    private record Try(long id, Duration left) {}
+
     private long begin(String login, String address, @Nullable String device) {
-        Long tried = transaction.execute(status -> {
+        Try tried = requireNonNull(transaction.execute(status -> {
             store.oneAtATime(login);
             boolean known = device != null && store.knows(login, device);
             String place = known ? "device:" + device : address;
             Duration left = SignInPauses.left(store.record(login, place, SignInPauses.MEMORY), known, clock.instant());
-            if (left.compareTo(Duration.ZERO) > 0) {
-                throw tooMany(left);
-            }
-            return store.begin(login, place);
-        });
-        return java.util.Objects.requireNonNull(tried);
+            return left.compareTo(Duration.ZERO) > 0 ? new Try(0, left) : new Try(store.begin(login, place), Duration.ZERO);
+        }));
+        if (!tried.left().isZero()) {
+            audit.note(null,
+                    Note.of(Kind.REFUSED, "sign-in held back after too many tries").whom(people.byLogin(login).map(PeopleStore.Account::id).orElse(null)));
+            throw tooMany(tried.left());
+        }
+        return tried.id();
     }
 
     private static Refusal tooMany(Duration left) {
-        LOG.warn("sign-in held back after too many tries");
         long seconds = Math.max(1, left.toSeconds() + (left.getNano() > 0 ? 1 : 0));
         String wait = seconds < 90 ? Words.number(seconds) + (seconds == 1 ? " second" : " seconds") : Words.number((seconds + 59) / 60) + " minutes";
         return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "too-many-tries", null,

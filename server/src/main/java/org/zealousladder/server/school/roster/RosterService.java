@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.audit.Looked;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -50,7 +51,7 @@ public class RosterService {
      */
     public List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
         requireVisible(who);
-        return store.enrolled(who, yearId, asOf);
+        return shown(store.enrolled(who, yearId, asOf));
     }
 
     /**
@@ -61,7 +62,7 @@ public class RosterService {
      */
     public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
         requireVisible(who);
-        return store.enrolledDuring(who, yearId, from, to, on);
+        return shown(store.enrolledDuring(who, yearId, from, to, on));
     }
 
     /**
@@ -76,7 +77,7 @@ public class RosterService {
 
     /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}. */
     public List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
-        return store.enrolledAmong(students, asOf);
+        return shown(store.enrolledAmong(students, asOf));
     }
 
     private void requireVisible(Who who) {
@@ -114,6 +115,7 @@ public class RosterService {
         if (history.isEmpty()) {
             throw Refusal.notFound("There is no such student among yours.");
         }
+        Looked.at(studentId);
         return history;
     }
 
@@ -134,10 +136,17 @@ public class RosterService {
             throw Refusal.forbidden(students.size() == 1 ? "That student is not one of yours. Nothing was saved."
                     : "One of the students is not one of yours. Nothing was saved.");
         }
+        Looked.at(students);
     }
 
     /** Students whose name or code begins with or holds {@code words}. */
     public List<Enrolled> find(String words, LocalDate asOf) {
-        return words.isBlank() ? List.of() : store.find(words.strip(), asOf, 12);
+        return words.isBlank() ? List.of() : shown(store.find(words.strip(), asOf, 12));
+    }
+
+    /** Whoever asks for students has come by their records: that is noted. */
+    private static List<Enrolled> shown(List<Enrolled> students) {
+        Looked.at(students.stream().map(Enrolled::id).distinct().toList());
+        return students;
     }
 }

@@ -12,6 +12,7 @@ import static org.mockito.Mockito.when;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.zealousladder.server.platform.audit.Audit;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /** How the first administrator comes in, with the store and the hashing made to say what they must. */
@@ -23,7 +24,7 @@ class PeopleServiceTest {
     @BeforeEach
     void service() {
         when(encoder.encode(anyString())).thenAnswer(call -> "hash of " + call.getArgument(0));
-        people = new PeopleService(store, new Passwords(encoder));
+        people = new PeopleService(store, new Passwords(encoder), mock(Audit.class));
     }
 
     @Test

@@ -19,6 +19,9 @@ import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.transaction.support.TransactionOperations;
+import org.zealousladder.server.platform.audit.Audit;
+import org.zealousladder.server.platform.audit.Audit.Kind;
+import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.people.SignInPauses.Failures;
@@ -33,6 +36,7 @@ class SigningInTest {
     private final SignInStore store = mock(SignInStore.class);
     private final PeopleStore people = mock(PeopleStore.class);
     private final PasswordEncoder encoder = mock(PasswordEncoder.class);
+    private final Audit audit = mock(Audit.class);
     private SigningIn signingIn;
 
     @BeforeEach
@@ -41,7 +45,8 @@ class SigningInTest {
         when(encoder.matches(any(), anyString())).thenAnswer(call -> ("hash of " + call.getArgument(0)).equals(call.getArgument(1)));
         when(store.record(anyString(), anyString(), any())).thenReturn(new SignInPauses.Record(NONE, NONE, NONE));
         when(store.begin(anyString(), anyString())).thenReturn(17L);
-        signingIn = new SigningIn(store, people, new Passwords(encoder), TransactionOperations.withoutTransaction(), Clock.fixed(NOW, ZoneOffset.UTC));
+        signingIn = new SigningIn(store, people, new Passwords(encoder), TransactionOperations.withoutTransaction(), Clock.fixed(NOW, ZoneOffset.UTC),
+                audit);
     }
 
     private void account(String login, String hash) {
@@ -84,6 +89,8 @@ class SigningInTest {
         verify(encoder).matches("nope", "hash of three words here");
         verify(encoder).matches("nope", "hash of nobody has this password");
         verify(store, never()).succeeded(17);
+        verify(audit).note(null, Note.of(Kind.REFUSED, "sign-in with a wrong password").whom(4));
+        verify(audit).note(null, Note.of(Kind.REFUSED, "sign-in with a name that nobody has"));
     }
 
     @Test
