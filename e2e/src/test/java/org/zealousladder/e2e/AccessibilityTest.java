@@ -100,6 +100,11 @@ class AccessibilityTest extends BrowserTest {
         page.waitForURL(Pattern.compile(".*/students/.*"));
         assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
         check("student");
+        signOut("N. Haddad");
+        signIn("A. Sandvik");
+        view("Records");
+        subView("Records", "History");
+        check("records, history");
     }
 
     private void check(String where) throws IOException {

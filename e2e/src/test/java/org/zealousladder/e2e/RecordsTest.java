@@ -5,12 +5,14 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Files in and out through the page. */
@@ -61,6 +63,33 @@ class RecordsTest extends BrowserTest {
         choose("again.csv", csv);
         assertThat(page.getByText("There is nothing to save.")).isVisible();
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
+    }
+
+    /** What a teacher has looked at, printed and taken out is found by an administrator, and by nobody else. */
+    @Test
+    void whatWasLookedAtIsFoundInTheHistory() {
+        signIn("T. Sato");
+        view("Ladder");
+        assertThat(page.getByText("Seasons").first()).isVisible();
+        page.evaluate("window.dispatchEvent(new Event('beforeprint'))");
+        view("Records");
+        page.waitForDownload(() -> page.getByText("All measures of the year (CSV)").click());
+        page.navigate(address + "/records/history");
+        assertThat(heading("There is no such page")).isVisible();
+        signOut("T. Sato");
+        signIn("A. Sandvik");
+        view("Records");
+        subView("Records", "History");
+        page.getByLabel("Person or student").fill("sato");
+        for (String line : List.of("Looked at Ladder, Tern class", "Printed Ladder, Tern class", "Took out Scores, Tern class",
+                "Signed in as a sample person")) {
+            assertThat(page.locator("tbody tr").filter(new Locator.FilterOptions().setHasText(line)).first()).containsText("T. Sato");
+        }
+        page.getByLabel("What").selectOption("export");
+        assertThat(page.locator("tbody tr")).hasCount(1);
+        assertThat(page.locator("tbody tr")).containsText("26 students");
+        page.getByLabel("Person or student").fill("nobody of that name");
+        assertThat(heading("Nothing of the kind is on record")).isVisible();
     }
 
     @Test

@@ -27,6 +27,7 @@ class SlowSendersTest extends BrowserTest {
         for (Socket socket : slow) {
             socket.close();
         }
+        slow.clear();
     }
 
     /** Somebody signed in, as a program would be. */
@@ -49,6 +50,28 @@ class SlowSendersTest extends BrowserTest {
                 .header("X-XSRF-TOKEN", person.token()).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build();
         assertEquals(200, client.send(signIn, BodyHandlers.discarding()).statusCode());
         return person;
+    }
+
+    /** One address takes many connections and says nothing on any of them: those over the limit are closed at once, and when they go, all is as before. */
+    @Test
+    void oneAddressDoesNotTakeAllConnections() throws Exception {
+        URI to = URI.create(address);
+        int most = 500;
+        for (int i = 0; i < most + 60; i++) {
+            slow.add(new Socket(to.getHost(), to.getPort()));
+        }
+        Socket last = slow.get(slow.size() - 1);
+        last.setSoTimeout(5000);
+        assertEquals(-1, last.getInputStream().read(), "closed by the server");
+        Socket first = slow.get(0);
+        first.setSoTimeout(5000);
+        first.getOutputStream()
+                .write(("GET /api/health HTTP/1.1\r\nHost: " + to.getAuthority() + "\r\nConnection: close\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+        assertTrue(new String(first.getInputStream().readAllBytes(), StandardCharsets.UTF_8).startsWith("HTTP/1.1 200"), "who is in is served");
+        hangUp();
+        Thread.sleep(500);
+        assertEquals(200,
+                HttpClient.newHttpClient().send(HttpRequest.newBuilder(URI.create(address + "/api/session")).build(), BodyHandlers.discarding()).statusCode());
     }
 
     /** What the container refuses before any filter of ours hears of it: a sentence, and the headers of every answer. */

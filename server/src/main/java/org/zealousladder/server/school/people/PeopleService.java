@@ -24,7 +24,7 @@ public class PeopleService {
     }
 
     /** Signs a sample person in without a password; the caller has made sure that this is the demo. */
-    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
+    @Transactional(PeopleDatabase.TRANSACTIONS)
     public Viewer sample(String login) {
         PeopleStore.Account a = store.byLogin(login).orElseThrow(() -> Refusal.notFound("There is no sample person of that name."));
         audit.note(a.id(), Note.of(Kind.SIGN_IN, "signed in as a sample person"));
