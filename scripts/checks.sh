@@ -75,16 +75,32 @@ screenshots() {
 }
 
 # Each figure stands beside its budget; see docs/architecture.md.
-bench() {
+bench() { # [soak [MINUTES]]
   need_to_run
   build
   (cd "$ROOT" && mvn -B -q -DskipTests -pl core,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
   local classpath=$ROOT/bench/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
+  if [ "${1:-}" = soak ]; then bench_soak "$classpath" "${2:-20}"; return; fi
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
   throwaway bench
   bench_import
   bench_views "$classpath"
+}
+
+# Fifty people of all roles for twenty minutes, on the district's records.
+bench_soak() { # CLASSPATH MINUTES
+  local files
+  throwaway bench
+  files=$STATE/$NAME/files
+  server_env "$NAME"
+  migrate "$NAME"
+  archive_classes
+  say "Loading the district ..."
+  java_run 1g demo-load "$files" --size district >"$STATE/$NAME/load.log" 2>&1 || { tail -20 "$STATE/$NAME/load.log" >&2; die "The district could not be loaded."; }
+  database_sql "$NAME" ladder "vacuum analyze"
+  server_start "$NAME" 0
+  java -cp "$1" org.zealousladder.bench.Soak "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$(cat "$STATE/$NAME/server.pid")" "$2"
 }
 
 seconds_of() { local start; start=$(date +%s.%N); "$@" >&2; echo "$(date +%s.%N) $start" | awk '{printf "%.1f", $1 - $2}'; }

@@ -292,6 +292,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/erasures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["open"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/erasures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/erasures/{id}/confirmation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["confirm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/goals": {
         parameters: {
             query?: never;
@@ -1060,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/erasure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/table": {
         parameters: {
             query?: never;
@@ -1725,6 +1789,25 @@ export interface components {
             state: components["schemas"]["WindowState"];
             window: components["schemas"]["Window"];
         };
+        Erasure: {
+            /** Format: date-time */
+            askedAt: string;
+            askedBy?: string;
+            code: string;
+            /** Format: int32 */
+            id: number;
+            mine: boolean;
+            name: string;
+            reason: string;
+            /** Format: int32 */
+            studentId: number;
+        };
+        ErasureForm: {
+            reason: string;
+        };
+        ErasureYes: {
+            code: string;
+        };
         Event: {
             about: string;
             by?: string;
@@ -1910,7 +1993,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused";
+            kind: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused" | "erased";
             person?: components["schemas"]["HistoryPerson"];
             student?: components["schemas"]["HistoryStudent"];
             /** Format: int32 */
@@ -3840,6 +3923,70 @@ export interface operations {
             };
         };
     };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Erasure"][];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    confirm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ErasureYes"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     set: {
         parameters: {
             query?: never;
@@ -3889,7 +4036,7 @@ export interface operations {
     history: {
         parameters: {
             query?: {
-                kind?: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused";
+                kind?: "look" | "export" | "print" | "import" | "rights" | "sign-in" | "refused" | "erased";
                 words?: string;
                 from?: string;
                 to?: string;
@@ -5064,6 +5211,30 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["StudentPage"];
                 };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ErasureForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

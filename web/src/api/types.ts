@@ -90,3 +90,4 @@ export type ClosingPart = Schemas['ClosingPart'];
 export type RuleEffect = Schemas['RuleEffect'];
 export type HistoryRow = Schemas['HistoryEntry'];
 export type HistoryKind = HistoryRow['kind'];
+export type Erasure = Schemas['Erasure'];

@@ -12,6 +12,7 @@ import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { RecordsNav } from '../../../ui/RecordsNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
+import { Erasures } from './Erasures';
 
 const KINDS: Record<HistoryKind, string> = {
   look: 'Looks',
@@ -21,6 +22,7 @@ const KINDS: Record<HistoryKind, string> = {
   rights: 'Rights',
   'sign-in': 'Sign-ins',
   refused: 'Refused sign-ins',
+  erased: 'Erased',
 };
 const CHOICES = { all: 'Everything', ...KINDS };
 const DONE: Record<HistoryKind, string> = {
@@ -31,6 +33,7 @@ const DONE: Record<HistoryKind, string> = {
   rights: 'Rights:',
   'sign-in': '',
   refused: 'Refused:',
+  erased: '',
 };
 
 /** Who looked at whose records, for administrators to search: the newest first, a hundred at a time. */
@@ -66,6 +69,7 @@ export default function HistoryPage() {
   return (
     <>
       <RecordsNav />
+      <Erasures />
       <h1 className="text-[15px] font-semibold m-0">Who looked at what</h1>
       <p className="text-soft mt-0.5 mb-3 max-w-3xl">
         Every look at a student&apos;s record, every file and print, every sign-in and change of rights. The same look
@@ -129,7 +133,10 @@ function Line({ row }: { row: HistoryRow }) {
   const scope = useContext(ScopeContext);
   const { hidden } = useNames();
   const where = row.about && scope ? whoWords(row.about, scope.choices) : row.about;
-  const what = [`${DONE[row.kind]} ${row.kind === 'sign-in' ? sentence(row.what) : row.what}`.trim(), where];
+  const what = [
+    `${DONE[row.kind]} ${row.kind === 'sign-in' || row.kind === 'erased' ? sentence(row.what) : row.what}`.trim(),
+    where,
+  ];
   const cell = 'border-b border-hair pr-6 py-1 align-top';
   return (
     <tr>

@@ -14,6 +14,7 @@ import { Button } from '../../../ui/Button';
 import { DecisionWord } from '../../../ui/Decision';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { TierMark } from '../../../ui/TierMark';
+import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { LaneChart, lanePoints } from './LaneChart';
@@ -84,6 +85,7 @@ function Page({ page }: { page: StudentPage }) {
             {picks.has(page.student.id) ? 'Drop from the picked' : 'Pick'}
           </Button>
         </div>
+        {live && <AskToErase student={page.student} />}
         {live && unseen.length > 0 && (
           <p className="text-soft text-[13px]">No scores yet in {unseen.map((m) => m.name).join(', ')}.</p>
         )}

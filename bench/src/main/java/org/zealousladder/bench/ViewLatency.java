@@ -1,13 +1,6 @@
 package org.zealousladder.bench;
 
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -18,8 +11,6 @@ import java.util.TreeMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -33,7 +24,6 @@ public final class ViewLatency {
     /** Milliseconds at the server, 95 of 100 answers. */
     private static final int CLASS_BUDGET = 60;
     private static final int SCHOOL_BUDGET = 200;
-    private static final String TODAY = "2026-03-13";
 
     private final String address;
 
@@ -74,7 +64,7 @@ public final class ViewLatency {
     /** Times by the view asked for. */
     private Map<String, List<Long>> teacher(int number, int requests) throws Exception {
         Random random = new Random(number);
-        Session session = new Session("teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
+        DemoPerson session = new DemoPerson(address, "teacher.%d.%d.%d".formatted(number + 1, 2 + number % 5, 1 + number % 5));
         String scope = session.classScope();
         String[] views = {"/api/desk?" + scope, "/api/ladder?measure=1&" + scope, "/api/trends?measure=1&" + scope, "/api/trends?measure=3&" + scope,
                 "/api/coverage?" + scope,
@@ -93,7 +83,7 @@ public final class ViewLatency {
         Map<String, List<Long>> byView = new TreeMap<>();
         for (int round = -2; round < SCHOOL_REQUESTS; round++) {
             // The first two only warm the server up.
-            Session session = new Session("coordinator." + (3 + round));
+            DemoPerson session = new DemoPerson(address, "coordinator." + (3 + round));
             String scope = session.schoolScope();
             for (String view : List.of("/api/desk?", "/api/ladder?measure=5&", "/api/ladder?measure=1&seasons=4&", "/api/table?", "/api/tiers?",
                     "/api/coverage?",
@@ -113,58 +103,5 @@ public final class ViewLatency {
         double p95 = nanos.get((int) (nanos.size() * 0.95)) / 1e6;
         System.out.printf(Locale.ROOT, "%s: %d answers, p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n", what, nanos.size(), p50, p95, p95 / budget,
                 budget);
-    }
-
-    /** A signed-in sample person. */
-    private final class Session {
-        private final CookieManager cookies = new CookieManager();
-        private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).version(HttpClient.Version.HTTP_1_1).build();
-
-        Session(String login) throws Exception {
-            get("/api/session");
-            String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst()
-                    .orElseThrow();
-            HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
-                    .header("X-XSRF-TOKEN", token).POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\"}")).build(),
-                    HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() != 200) {
-                throw new IllegalStateException(login + ": " + answer.body());
-            }
-        }
-
-        String classScope() throws Exception {
-            String choices = get("/api/scope");
-            Matcher m = Pattern.compile("\"code\":\"[^\"]*-25-[^\"]*\"[^}]*").matcher(choices);
-            m.find();
-            // The id stands before the code within the same object.
-            String object = choices.substring(choices.lastIndexOf('{', m.start()), m.end());
-            return "who=class-" + number(object, "id") + "&year=" + number(object, "yearId") + "&asOf=" + TODAY;
-        }
-
-        String schoolScope() throws Exception {
-            String choices = get("/api/scope");
-            Matcher m = Pattern.compile("\"code\":\"[^\"]*-25-[^\"]*\"[^}]*").matcher(choices);
-            m.find();
-            String object = choices.substring(choices.lastIndexOf('{', m.start()), m.end());
-            return "who=school-" + number(object, "schoolId") + "&year=" + number(object, "yearId") + "&asOf=" + TODAY;
-        }
-
-        long timed(String path) throws Exception {
-            long start = System.nanoTime();
-            get(path);
-            return System.nanoTime() - start;
-        }
-
-        private String get(String path) throws Exception {
-            HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + path)).build(), HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() != 200) {
-                throw new IllegalStateException(path + ": " + answer.body());
-            }
-            return answer.body();
-        }
-
-        private static String number(String object, String name) {
-            return Arrays.stream(object.split(",")).filter(p -> p.contains("\"" + name + "\":")).map(p -> p.replaceAll("\\D+", "")).findFirst().orElseThrow();
-        }
     }
 }

@@ -25,7 +25,7 @@ class OperationTest {
     @BeforeAll
     static void aServerWithRecords() throws Exception {
         ops = new Operations();
-        ops.well("unpack; " + START);
+        ops.well(START);
         ops.well("server_env ops; java_run 256m demo-data $STATE/files --size skerrow >/dev/null; "
                 + "cd $STATE/files; java_run 512m import schools.csv years.csv classes.csv students.csv enrolments.csv people.csv teaches.csv measures.csv windows.csv scores.csv");
     }

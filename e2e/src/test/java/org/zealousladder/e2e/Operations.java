@@ -11,11 +11,13 @@ final class Operations implements AutoCloseable {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
     private final Path state;
 
-    Operations() throws IOException {
+    Operations() throws IOException, InterruptedException {
         state = Files.createTempDirectory("ladder-operations-");
         // PostgreSQL's own user, where root runs the tests, has to reach it.
         state.toFile().setReadable(true, false);
         state.toFile().setExecutable(true, false);
+        // Once for all, whichever process of tests comes first; without the archive for a quick start, which takes longer than it saves here.
+        well("exec 9>$ROOT/cli/target/unpacked.lock; flock 9; unpack");
     }
 
     Path file(String name) {
@@ -28,7 +30,9 @@ final class Operations implements AutoCloseable {
     /** Runs commands after the functions have been read in; those of the place named 'ops'. */
     Outcome run(String commands, Map<String, String> settings) throws IOException, InterruptedException {
         ProcessBuilder builder = new ProcessBuilder("bash", "-c",
-                "set -euo pipefail; ROOT=" + ROOT + "; STATE=" + state + "; source $ROOT/scripts/common.sh; " + commands).redirectErrorStream(true);
+                "set -euo pipefail; ROOT=" + ROOT + "; STATE=" + state
+                        + "; source $ROOT/scripts/common.sh; APP=$ROOT/cli/target/unpacked; archive_classes() { :; }; " + commands)
+                .redirectErrorStream(true);
         Path out = Files.createTempFile("ladder-operations-out-", ".txt");
         builder.redirectOutput(out.toFile());
         builder.environment().putAll(settings);

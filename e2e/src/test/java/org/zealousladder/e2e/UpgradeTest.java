@@ -26,7 +26,7 @@ class UpgradeTest {
     void theRecordsOfAnEarlierVersionAreBroughtToThisOne() throws Exception {
         assertTrue(Files.exists(EARLIER));
         try (Operations ops = new Operations()) {
-            ops.well("unpack; database_start ops; PGPASSWORD=$(cat $STATE/ops/owner.password) $(pg_bin)/pg_restore -h 127.0.0.1 -p $(cat $STATE/ops/pg.port)"
+            ops.well("database_start ops; PGPASSWORD=$(cat $STATE/ops/owner.password) $(pg_bin)/pg_restore -h 127.0.0.1 -p $(cat $STATE/ops/pg.port)"
                     + " -U ladder_owner -d ladder --exit-on-error " + EARLIER);
             Map<String, Long> before = counts(ops);
             assertEquals("20", ops.well("database_value ops ladder 'select max(version::integer) from flyway_schema_history'"));

@@ -28,7 +28,8 @@ public class Audit {
         IMPORT,
         RIGHTS,
         SIGN_IN,
-        REFUSED
+        REFUSED,
+        ERASED
     }
 
     /**
