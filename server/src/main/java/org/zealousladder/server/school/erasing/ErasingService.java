@@ -47,14 +47,14 @@ class ErasingService {
             throw Refusal.conflict("It has been asked for already; another administrator finds it under Records, History.");
         }
         store.ask(student, reason, by.id());
-        note("asked to be erased", student);
+        note("asked for erasing", student);
     }
 
     public void drop(int id) {
         Viewer by = requireAdministrator();
         Erasure erasure = waiting(id);
         store.drop(id, by.id());
-        note("not to be erased after all", erasure.studentId());
+        note("erasing dropped", erasure.studentId());
     }
 
     /**

@@ -93,7 +93,7 @@ class ErasingTest extends ScreeningTest {
         assertEquals(before, counts(student));
         send(second, "/api/erasures/" + id + "/confirmation", Map.of("code", code)).andExpect(refused("404 not-found"));
         JsonNode history = body(read(first, "/api/history?kind=erased")).get("rows");
-        assertEquals(List.of("erased by A. Second of Erased student", "asked to be erased by A. Sandvik of Erased student"),
+        assertEquals(List.of("erased by A. Second of Erased student", "asked for erasing by A. Sandvik of Erased student"),
                 each(history).filter(r -> r.at("/student/id").asInt() == student)
                         .map(r -> r.get("what").asString() + " by " + r.at("/by/name").asString() + " of " + r.at("/student/name").asString().strip())
                         .toList());
