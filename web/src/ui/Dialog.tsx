@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { useUnsaved } from '../lib/unsaved';
 import { Button } from './Button';
 
@@ -33,19 +33,18 @@ export function Dialog({ open, onClose, title, description, size = 'small', chil
   const wasOpen = useRef(false);
   if (open && !wasOpen.current) opener.current = document.activeElement;
   wasOpen.current = open;
-  useEffect(() => {
-    if (open) return;
+  const forget = useCallback(() => {
     typed.current.clear();
     sent.current.clear();
+  }, []);
+  useEffect(() => {
+    if (open) return;
+    forget();
     setAsking(false);
-  }, [open]);
+  }, [open, forget]);
   const unsaved = () =>
     [...typed.current].some((field) => field.isConnected) ||
     [...sent.current].some((field) => field.closest('form')?.querySelector('[role=alert], [aria-invalid=true]'));
-  const forget = () => {
-    typed.current.clear();
-    sent.current.clear();
-  };
   useUnsaved(unsaved);
   const leave = () => {
     if (unsaved() && !asking) setAsking(true);

@@ -31,9 +31,7 @@ class HistoryService {
     @Transactional(readOnly = true)
     public HistoryView search(Audit.@Nullable Kind kind, @Nullable String words, @Nullable LocalDate from, @Nullable LocalDate to, @Nullable Instant beforeAt,
             @Nullable Long before) {
-        if (Viewer.current().role() != Viewer.Role.ADMINISTRATOR) {
-            throw Refusal.forbidden("Who looked at what is for administrators to search.");
-        }
+        Viewer.administrator("Who looked at what is for administrators to search.");
         if (from != null && to != null && to.isBefore(from)) {
             throw Refusal.invalid("to", "The last day is before the first one.");
         }

@@ -38,6 +38,20 @@ public record Viewer(int id, String login, String name, Role role, @Nullable Int
         return viewer;
     }
 
+    /**
+     * The viewer, where it is an administrator.
+     *
+     * @param otherwise what anybody else is told
+     * @throws Refusal 403 for anybody else
+     */
+    public static Viewer administrator(String otherwise) {
+        Viewer viewer = current();
+        if (viewer.role() != Role.ADMINISTRATOR) {
+            throw Refusal.forbidden(otherwise);
+        }
+        return viewer;
+    }
+
     @Override
     public String getName() {
         return login;
