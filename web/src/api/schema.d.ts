@@ -5282,6 +5282,7 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                    "text/csv": string;
                 };
             };
         };

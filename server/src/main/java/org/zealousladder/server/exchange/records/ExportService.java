@@ -2,11 +2,6 @@ package org.zealousladder.server.exchange.records;
 
 import static java.util.Objects.requireNonNull;
 
-import de.siegmar.fastcsv.writer.CsvWriter;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.io.Writer;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -16,12 +11,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
-import org.zealousladder.server.platform.words.Spreadsheet;
+import org.zealousladder.server.platform.downloads.CsvRows;
+import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.Who;
-import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
 
 /** The way out: scores in scope in the same form that the import reads. */
@@ -39,21 +34,14 @@ public class ExportService {
     }
 
     /** Scores of the year, of one measure or of all when it is null; of {@code picked} students only, unless that is empty. */
-    public void write(Who who, @Nullable Integer measureId, int yearId, LocalDate asked, List<Integer> picked, Writer out) {
+    public void write(Who who, @Nullable Integer measureId, int yearId, LocalDate asked, List<Integer> picked, CsvRows rows) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         Map<Integer, Measure> byId = measureId == null ? measures.byId() : Map.of(measureId, measures.measure(measureId));
         List<Enrolled> students = picked.isEmpty() ? roster.enrolled(who, yearId, asOf) : roster.enrolledAmong(picked, asOf);
         Map<Integer, String> codes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::code, (a, b) -> a));
-        try (CsvWriter csv = CsvWriter.builder().build(out)) {
-            csv.writeRecord("student", "measure", "date", "score", "status");
-            for (Score s : scores.of(codes.keySet(), byId.keySet(), year.starts(), asOf)) {
-                csv.writeRecord(Spreadsheet.safe(requireNonNull(codes.get(s.studentId()))), Spreadsheet.safe(requireNonNull(byId.get(s.measureId())).code()),
-                        s.takenOn().toString(),
-                        s.value() == null ? "" : BigDecimal.valueOf(s.value()).stripTrailingZeros().toPlainString(), s.status().code());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        rows.add("student", "measure", "date", "score", "status");
+        scores.each(codes.keySet(), byId.keySet(), year.starts(), asOf, s -> rows.add(requireNonNull(codes.get(s.studentId())),
+                requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(), s.value() == null ? "" : Words.plain(s.value()), s.status().code()));
     }
 }

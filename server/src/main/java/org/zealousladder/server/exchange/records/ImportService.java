@@ -9,7 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.util.List;
+import java.util.function.Consumer;
 import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -113,9 +113,9 @@ public class ImportService {
     }
 
     @Transactional
-    public List<ImportResult.RowRefusal> refusals(long id) {
+    public void refusals(long id, Consumer<ImportResult.RowRefusal> each) {
         require(id);
-        return store.refusals(id);
+        store.refusals(id, each);
     }
 
     private RecordsStore.Upload require(long id) {

@@ -2,11 +2,10 @@ package org.zealousladder.server.exchange.records;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.io.StringWriter;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -16,9 +15,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.who.Viewer;
-import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.school.roster.Who;
 
 /** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
@@ -74,17 +73,17 @@ class RecordsController {
     }
 
     @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
-    ResponseEntity<String> refused(@PathVariable long id) {
-        List<List<String>> rows = new ArrayList<>(List.of(List.of("row", "column", "value", "what would be right")));
-        imports.refusals(id).forEach(r -> rows.add(List.of(Integer.toString(r.row()), r.column(), r.value(), r.message())));
-        return CsvAnswer.of("refused-rows.csv", rows);
+    ResponseEntity<Resource> refused(@PathVariable long id) {
+        return Download.csv("refused-rows.csv", rows -> {
+            rows.add("row", "column", "value", "what would be right");
+            imports.refusals(id, r -> rows.add(Integer.toString(r.row()), r.column(), r.value(), r.message()));
+        });
     }
 
     @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")
-    ResponseEntity<String> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
+    ResponseEntity<Resource> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
             @RequestParam LocalDate asOf, @RequestParam(required = false) @Nullable List<Integer> students) {
-        StringWriter text = new StringWriter();
-        exports.write(Who.parse(who), measure, year, asOf, students == null ? List.of() : students, text);
-        return CsvAnswer.of("scores-" + asOf + ".csv", text.toString());
+        Who of = Who.parse(who);
+        return Download.csv("scores-" + asOf + ".csv", rows -> exports.write(of, measure, year, asOf, students == null ? List.of() : students, rows));
     }
 }

@@ -3,15 +3,17 @@ package org.zealousladder.server.exchange.records;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
 @Repository
 class RecordsStore {
     private static final int PIECE = 1 << 20;
+    private static final int ROWS_AT_ONCE = 2_000;
 
     private final JdbcClient db;
 
@@ -68,8 +70,9 @@ class RecordsStore {
         db.sql("delete from records_upload where applied_at is null and created_at < now() - interval '1 day'").update();
     }
 
-    List<ImportResult.RowRefusal> refusals(long id) {
-        return db.sql("select row_no as row, col as \"column\", value, message from records_refusal where upload_id = :id order by row_no, col")
-                .param("id", id).query(ImportResult.RowRefusal.class).list();
+    void refusals(long id, Consumer<ImportResult.RowRefusal> each) {
+        db.sql("select row_no, col, value, message from records_refusal where upload_id = :id order by row_no, col").withFetchSize(ROWS_AT_ONCE)
+                .param("id", id)
+                .query((RowCallbackHandler) r -> each.accept(new ImportResult.RowRefusal(r.getInt(1), r.getString(2), r.getString(3), r.getString(4))));
     }
 }

@@ -1,2 +1,2 @@
-/** Days, numbers and lists in words; cells and files that a spreadsheet can take. */
+/** Days, numbers and lists in words; cells that a spreadsheet can take. */
 package org.zealousladder.server.platform.words;

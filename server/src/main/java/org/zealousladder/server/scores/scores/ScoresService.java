@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -49,6 +50,14 @@ public class ScoresService {
     @Transactional(readOnly = true)
     public List<Score> of(Collection<Integer> students, Collection<Integer> measureIds, LocalDate from, LocalDate asOf) {
         return students.isEmpty() || measureIds.isEmpty() ? List.of() : store.of(students, measureIds, from, asOf);
+    }
+
+    /** The same, one by one, however many they are. */
+    @Transactional(readOnly = true)
+    public void each(Collection<Integer> students, Collection<Integer> measureIds, LocalDate from, LocalDate asOf, Consumer<Score> each) {
+        if (!students.isEmpty() && !measureIds.isEmpty()) {
+            store.each(students, measureIds, from, asOf, each);
+        }
     }
 
     /** Scores of all statuses of some students, each on the measures named with them, in order. */

@@ -1,13 +1,17 @@
 package org.zealousladder.server.scores.scores;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -26,6 +30,8 @@ class ScoresStore {
     private static final RowMapper<Score> SCORE = (r, n) -> new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class),
             r.getObject(5, Double.class), ScoreStatus.of(r.getString(6)), r.getObject(7, Integer.class));
 
+    private static final int ROWS_AT_ONCE = 2_000;
+
     private final JdbcClient db;
 
     ScoresStore(JdbcClient db) {
@@ -33,10 +39,18 @@ class ScoresStore {
     }
 
     List<Score> of(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
+        return between(students, measures, from, asOf).query(SCORE).list();
+    }
+
+    void each(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf, Consumer<Score> each) {
+        between(students, measures, from, asOf).withFetchSize(ROWS_AT_ONCE).query((RowCallbackHandler) r -> each.accept(requireNonNull(SCORE.mapRow(r, 0))));
+    }
+
+    private JdbcClient.StatementSpec between(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
         return db.sql(COLUMNS + " where s.student_id = any(:students) and s.measure_id = any(:measures) and s.taken_on >= :from"
                 + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
                 .param("students", students.toArray(Integer[]::new)).param("measures", shorts(measures))
-                .param("from", from).param("asOf", asOf).query(SCORE).list();
+                .param("from", from).param("asOf", asOf);
     }
 
     List<Score> series(Collection<ScoresService.StudentMeasure> of, LocalDate from, LocalDate asOf) {

@@ -3,9 +3,9 @@ package org.zealousladder.server.screening.coverage;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,7 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.zealousladder.server.platform.words.CsvAnswer;
+import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.school.roster.Who;
 
 /** Coverage of a screening window. */
@@ -39,14 +39,14 @@ class CoverageController {
     }
 
     @GetMapping(path = "/api/coverage/untested.csv", produces = "text/csv")
-    ResponseEntity<String> untested(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
+    ResponseEntity<Resource> untested(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
             @RequestParam LocalDate asOf, @RequestParam(required = false, defaultValue = "false") boolean codes) {
         CoverageView view = coverage.view(Who.parse(who), year, window, asOf);
-        List<List<String>> rows = new ArrayList<>(List.of(List.of("student", "name", "class", "measure", "window", "status", "make_up")));
-        view.untested()
-                .forEach(u -> rows.add(List.of(u.student().code(), codes ? "" : u.student().name(), u.student().className(),
-                        u.measure(), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString())));
-        return CsvAnswer.of("untested-" + asOf + ".csv", rows);
+        return Download.csv("untested-" + asOf + ".csv", rows -> {
+            rows.add("student", "name", "class", "measure", "window", "status", "make_up");
+            view.untested().forEach(u -> rows.add(u.student().code(), codes ? "" : u.student().name(), u.student().className(),
+                    u.measure(), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString()));
+        });
     }
 
     @PostMapping("/api/coverage/make-ups")

@@ -4,11 +4,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
+import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,8 +14,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.problems.Refusal;
-import org.zealousladder.server.platform.words.CsvAnswer;
 import org.zealousladder.server.school.roster.Who;
 
 /** The table of all screening scores. */
@@ -45,15 +43,14 @@ class TableController {
         return table.view(Who.parse(who), year, asOf);
     }
 
-    @PostMapping(path = "/api/table/export", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<byte[]> export(@Valid @RequestBody ExportForm form) {
+    @PostMapping(path = "/api/table/export", produces = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "text/csv"})
+    ResponseEntity<Resource> export(@Valid @RequestBody ExportForm form) {
         TableExport export = new TableExport(table.view(Who.parse(form.who()), form.year(), form.asOf()), form.students(), form.columns(), form.codes());
-        byte[] bytes = switch (form.format()) {
-            case "csv" -> CsvAnswer.text(export.csv()).getBytes(StandardCharsets.UTF_8);
-            case "xlsx" -> export.xlsx();
+        String name = "screening-" + form.asOf() + "." + form.format();
+        return switch (form.format()) {
+            case "csv" -> Download.csv(name, export::csv);
+            case "xlsx" -> Download.of(name, MediaType.APPLICATION_OCTET_STREAM, export::xlsx);
             default -> throw Refusal.invalid("format", "The table is taken out as csv or xlsx.");
         };
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename("screening-" + form.asOf() + "." + form.format()).build().toString()).body(bytes);
     }
 }

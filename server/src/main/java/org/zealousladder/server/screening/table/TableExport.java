@@ -1,15 +1,16 @@
 package org.zealousladder.server.screening.table;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.server.platform.downloads.CsvRows;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.standings.CellStatus;
@@ -19,8 +20,10 @@ import org.zealousladder.server.screening.table.TableView.TableRow;
 
 /** Exactly the rows and columns that somebody sees, in their order. A score has its band beside it, and last year's score. */
 final class TableExport {
-    private final List<String> heads = new ArrayList<>();
-    private final List<List<Object>> rows = new ArrayList<>();
+    private final List<TableRow> rows;
+    private final List<TableColumn> columns;
+    private final List<Integer> chosen;
+    private final boolean codes;
 
     /**
      * @param students in the order shown
@@ -31,26 +34,57 @@ final class TableExport {
         if (chosen.stream().anyMatch(c -> c < 0 || c >= view.columns().size())) {
             throw Refusal.conflict("The table has changed meanwhile. Look at it again and repeat the export.");
         }
-        heads.add("Code");
+        Map<Integer, TableRow> byId = view.rows().stream().collect(Collectors.toMap(r -> r.student().id(), r -> r));
+        this.rows = students.stream().map(byId::get).filter(Objects::nonNull).toList();
+        this.columns = view.columns();
+        this.chosen = chosen;
+        this.codes = codes;
+    }
+
+    void csv(CsvRows out) {
+        out.add(heads());
+        rows.forEach(r -> out.add(cells(r).stream().map(c -> c instanceof Double d ? Words.plain(d) : c.toString()).toList()));
+    }
+
+    void xlsx(OutputStream out) throws IOException {
+        try (Workbook book = new Workbook(out, "ZealousLadder", "1.0")) {
+            Worksheet sheet = book.newWorksheet("Screening");
+            sheet.freezePane(2, 1);
+            put(sheet, 0, heads());
+            for (int r = 0; r < rows.size(); r++) {
+                put(sheet, r + 1, cells(rows.get(r)));
+                if (r % 500 == 499) {
+                    sheet.flush();
+                }
+            }
+        }
+    }
+
+    private static void put(Worksheet sheet, int row, List<?> cells) {
+        for (int c = 0; c < cells.size(); c++) {
+            if (cells.get(c) instanceof Double d) {
+                sheet.value(row, c, d);
+            } else {
+                sheet.value(row, c, cells.get(c).toString());
+            }
+        }
+    }
+
+    private List<String> heads() {
+        List<String> heads = new ArrayList<>(List.of("Code"));
         if (!codes) {
             heads.add("Student");
         }
         heads.addAll(List.of("Class", "Support"));
         for (int c : chosen) {
-            TableColumn column = view.columns().get(c);
+            TableColumn column = columns.get(c);
             String name = column.measure() + ", " + column.window();
             heads.addAll(column.lastYear() ? List.of(name, name + ", band", name + ", a year before") : List.of(name, name + ", band"));
         }
-        Map<Integer, TableRow> byId = view.rows().stream().collect(Collectors.toMap(r -> r.student().id(), r -> r));
-        for (int id : students) {
-            TableRow row = byId.get(id);
-            if (row != null) {
-                rows.add(row(row, view, chosen, codes));
-            }
-        }
+        return heads;
     }
 
-    private static List<Object> row(TableRow row, TableView view, List<Integer> chosen, boolean codes) {
+    private List<Object> cells(TableRow row) {
         List<Object> cells = new ArrayList<>(List.of(row.student().code()));
         if (!codes) {
             cells.add(row.student().name());
@@ -58,7 +92,7 @@ final class TableExport {
         cells.add(row.student().className());
         cells.add(row.support() == null ? "" : row.support());
         for (int c : chosen) {
-            TableColumn column = view.columns().get(c);
+            TableColumn column = columns.get(c);
             TableCell cell = row.cells().get(c);
             cells.add(cell.value() != null ? cell.value()
                     : cell.status() == CellStatus.NONE ? "not screened" : cell.status() == CellStatus.ELSEWHERE ? "not here" : text(cell.status()));
@@ -72,34 +106,5 @@ final class TableExport {
 
     private static String text(@Nullable CellStatus status) {
         return status == null ? "" : status.code();
-    }
-
-    List<List<String>> csv() {
-        List<List<String>> all = new ArrayList<>(List.of(heads));
-        rows.forEach(r -> all.add(r.stream().map(c -> c instanceof Double d ? Words.plain(d) : c.toString()).toList()));
-        return all;
-    }
-
-    byte[] xlsx() {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (Workbook book = new Workbook(bytes, "ZealousLadder", "1.0")) {
-            Worksheet sheet = book.newWorksheet("Screening");
-            for (int c = 0; c < heads.size(); c++) {
-                sheet.value(0, c, heads.get(c));
-            }
-            for (int r = 0; r < rows.size(); r++) {
-                for (int c = 0; c < heads.size(); c++) {
-                    if (rows.get(r).get(c) instanceof Double d) {
-                        sheet.value(r + 1, c, d);
-                    } else {
-                        sheet.value(r + 1, c, rows.get(r).get(c).toString());
-                    }
-                }
-            }
-            sheet.freezePane(2, 1);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
     }
 }
