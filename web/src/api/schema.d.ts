@@ -820,6 +820,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/imports/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["turn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/imports/{id}": {
         parameters: {
             query?: never;
@@ -1845,6 +1861,15 @@ export interface components {
             kind: string;
             label: string;
             optional: string[];
+        };
+        FileTurn: {
+            /** Format: int32 */
+            ahead?: number;
+            any: boolean;
+            /** Format: float */
+            share?: number;
+            /** @enum {string} */
+            step?: "reading" | "checking" | "saving";
         };
         FirstAdministrator: {
             login: string;
@@ -4732,6 +4757,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Preview"];
+                };
+            };
+        };
+    };
+    turn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FileTurn"];
                 };
             };
         };

@@ -21,6 +21,7 @@ export type Cell = Schemas['Cell'];
 export type StudentPage = Schemas['StudentPage'];
 export type ImportResult = Schemas['ImportResult'];
 export type ImportPreview = Schemas['Preview'];
+export type FileTurn = Schemas['FileTurn'];
 export type Window = Schemas['Window'];
 export type WindowState = Schemas['WindowState'];
 export type CoverageView = Schemas['CoverageView'];

@@ -1,10 +1,11 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useRef, useState } from 'react';
 import { api, csrfToken, data, Problem, problemOf } from '../../../api/client';
 import type { ImportPreview, ImportResult } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
+import { turnWords } from './turnWords';
 
 const LIMIT = 100 * 1024 * 1024;
 
@@ -22,6 +23,14 @@ export function ImportBox() {
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
+  const waiting = stage.at === 'reading' || stage.at === 'saving';
+  const turn = useQuery({
+    queryKey: ['file turn'],
+    queryFn: () => data(api.GET('/api/records/imports/turn')),
+    enabled: waiting,
+    refetchInterval: 1000,
+    gcTime: 0,
+  });
 
   const read = async (file: File | undefined) => {
     if (!file) return;
@@ -93,18 +102,14 @@ export function ImportBox() {
             e.target.value = '';
           }}
         />
-        <Button
-          look="solid"
-          onClick={() => input.current?.click()}
-          disabled={stage.at === 'reading' || stage.at === 'saving'}
-        >
+        <Button look="solid" onClick={() => input.current?.click()} disabled={waiting}>
           Choose a file
         </Button>
         <span className="text-soft" aria-live="polite">
           {stage.at === 'reading'
-            ? `Reading ${stage.name} ...`
+            ? turnWords(turn.data, 'reading', stage.name)
             : stage.at === 'saving'
-              ? 'Saving ...'
+              ? turnWords(turn.data, 'saving', stage.preview.fileName)
               : 'or drop it here. At most 100 MB.'}
         </span>
       </div>

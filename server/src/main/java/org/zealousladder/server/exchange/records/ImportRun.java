@@ -11,6 +11,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.zealousladder.server.exchange.records.ImportProgress.Step;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
 import org.zealousladder.server.platform.files.Column;
@@ -28,8 +29,10 @@ final class ImportRun {
 
     private final Connection connection;
     private final ImportKinds kinds;
+    private final ImportProgress progress;
 
-    ImportRun(Connection connection, ImportKinds kinds) {
+    ImportRun(Connection connection, ImportKinds kinds, ImportProgress progress) {
+        this.progress = progress;
         this.connection = connection;
         this.kinds = kinds;
     }
@@ -42,10 +45,12 @@ final class ImportRun {
                 throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
             }
             execute("set local work_mem = '256MB'; set local synchronous_commit = on");
-            int rows = new Staging(connection, kind, file.header()).load(file);
+            int rows = new Staging(connection, kind, file.header()).load(file, progress);
+            progress.at(Step.CHECKING, 0);
             check(kind);
             ImportResult result = result(kind, file, rows);
             if (take) {
+                progress.at(Step.SAVING, 0);
                 for (String statement : kind.apply()) {
                     execute(statement);
                 }

@@ -59,22 +59,22 @@ public class ImportService {
     /** Takes the file at {@code path} at once: for the command line. */
     @Transactional
     public ImportResult take(Path path) {
-        return noted(run(path, true));
+        return noted(run(path, true, new ImportProgress()));
     }
 
     /** Says what the file at {@code path} would do. */
     @Transactional
     public ImportResult look(Path path) {
-        return run(path, false);
+        return run(path, false, new ImportProgress());
     }
 
     /** Says what a file that was sent would do, and keeps it until it is taken. */
     @Transactional
-    public Preview preview(String fileName, Path path) {
+    Preview preview(String fileName, Path path, ImportProgress progress) {
         store.deleteAbandoned();
         try (InputStream in = Files.newInputStream(path)) {
             long id = store.addUpload(Viewer.current().id(), fileName, in);
-            ImportResult result = run(path, false);
+            ImportResult result = run(path, false, progress);
             store.keepPreview(id, result.kind(), json.writeValueAsString(result));
             return new Preview(id, fileName, result);
         } catch (IOException e) {
@@ -84,13 +84,13 @@ public class ImportService {
 
     /** Takes a previewed file. */
     @Transactional
-    public ImportResult accept(long id) {
+    ImportResult accept(long id, ImportProgress progress) {
         RecordsStore.Upload upload = require(id);
         if (upload.applied()) {
             throw Refusal.conflict("This file has been taken already. Choose it again if you want to look at it once more.");
         }
         ImportResult shown = json.readValue(upload.preview(), ImportResult.class);
-        ImportResult result = again(id);
+        ImportResult result = again(id, progress);
         if (result.differsFrom(shown)) {
             throw Refusal.conflict(
                     "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
@@ -122,10 +122,10 @@ public class ImportService {
         return store.upload(id).orElseThrow(() -> Refusal.notFound("That file is no longer here. Choose it again."));
     }
 
-    private ImportResult run(Path path, boolean take) {
+    private ImportResult run(Path path, boolean take, ImportProgress progress) {
         Connection connection = DataSourceUtils.getConnection(dataSource);
         try {
-            return new ImportRun(connection, kinds).run(path, take);
+            return new ImportRun(connection, kinds, progress).run(path, take);
         } catch (SQLException e) {
             RuntimeException translated = translator.translate("import", null, e);
             throw translated == null ? new IllegalStateException(e) : translated;
@@ -137,12 +137,12 @@ public class ImportService {
     }
 
     /** COPY cannot read and write one connection at once, so the content stands in a file between the two. */
-    private ImportResult again(long id) {
+    private ImportResult again(long id, ImportProgress progress) {
         try (ReceivedFile file = ReceivedFile.empty()) {
             try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file.path()))) {
                 store.writeContent(id, out);
             }
-            return run(file.path(), true);
+            return run(file.path(), true, progress);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -57,13 +57,29 @@ class RecordsController {
         String shown = name.length() > 200 ? name.substring(0, 200) : name;
         // The sender may take as long as it likes: only when all is here, a turn and a connection are taken.
         try (ReceivedFile file = ReceivedFile.receive(request.getInputStream())) {
-            return turns.inTurn(() -> imports.preview(shown, file.path()));
+            return turns.inTurn(progress -> imports.preview(shown, file.path(), progress));
         }
     }
 
     @PostMapping("/api/records/imports/{id}/acceptance")
     ImportResult accept(@PathVariable long id) {
-        return turns.inTurn(() -> imports.accept(id));
+        return turns.inTurn(progress -> imports.accept(id, progress));
+    }
+
+    /**
+     * Where the viewer's file is while its preview or its taking is waited for.
+     *
+     * @param ahead files of others that come first; null once it is being read
+     * @param step what is being done with it; null while it waits, or when there is none
+     * @param share of the step, from 0 to 1, while the file is being read
+     */
+    record FileTurn(boolean any, @Nullable Integer ahead, ImportProgress.@Nullable Step step, @Nullable Float share) {}
+
+    @GetMapping("/api/records/imports/turn")
+    FileTurn turn() {
+        return turns.place().map(p -> p.step() == null ? new FileTurn(true, p.ahead(), null, null)
+                : new FileTurn(true, null, p.step(), p.step() == ImportProgress.Step.READING ? p.share() : null))
+                .orElse(new FileTurn(false, null, null, null));
     }
 
     @DeleteMapping("/api/records/imports/{id}")

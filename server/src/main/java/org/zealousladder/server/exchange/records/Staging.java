@@ -40,7 +40,7 @@ final class Staging {
     }
 
     /** Reads {@code file} to its end; returns the number of data rows. */
-    int load(CsvFile file) throws SQLException, IOException, BadCsvException {
+    int load(CsvFile file, ImportProgress progress) throws SQLException, IOException, BadCsvException {
         String columns = kind.columns().stream().map(c -> '"' + c.name() + "\" " + c.type().sql()).collect(Collectors.joining(", "));
         execute("create temporary table stage (row_no integer not null, " + columns + ") on commit drop");
         execute("create temporary table refused (row_no integer not null, col text not null, value text not null, message text not null) on commit drop");
@@ -56,6 +56,7 @@ final class Staging {
                 }
                 if (buffer.length() >= FLUSH_AT) {
                     flush(copy);
+                    progress.at(ImportProgress.Step.READING, file.shareRead());
                 }
             }
             flush(copy);

@@ -14,11 +14,14 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.server.platform.jobs.FairQueue;
+import org.zealousladder.server.platform.jobs.ThisServer;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Makes PDFs in the background, one after the other and by turns of who asks: for a grade or a school its own page first, then one a class. How far it
@@ -32,6 +35,9 @@ public class PdfService {
     private final ReportStore store;
     private final RosterService roster;
     private final TransactionTemplate transactions;
+    private final ThisServer server;
+    private final Rights rights;
+    private final JsonMapper json;
     private static final int MOST_WAITING = 20;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "report-pdf");
@@ -40,7 +46,11 @@ public class PdfService {
     });
     private final FairQueue queue = new FairQueue(worker, MOST_WAITING);
 
-    PdfService(ReportService reports, ReportStore store, RosterService roster, PlatformTransactionManager manager) {
+    PdfService(ReportService reports, ReportStore store, RosterService roster, PlatformTransactionManager manager, ThisServer server, Rights rights,
+            JsonMapper json) {
+        this.server = server;
+        this.rights = rights;
+        this.json = json;
         this.reports = reports;
         this.store = store;
         this.roster = roster;
@@ -53,13 +63,12 @@ public class PdfService {
      * @param codes whether names are hidden
      */
     public long begin(Who who, int yearId, @Nullable Integer window, int measure, LocalDate asOf, boolean codes) {
-        ReportView first = reports.view(who, yearId, window, measure, asOf);
-        List<Who> classes = who.kind() == Who.Kind.CLASS ? List.of() : roster.classes().stream()
-                .filter(c -> c.yearId() == yearId && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
-                .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
-        long id = transactions.execute(s -> store.create(Viewer.current().id(), first.title(), classes.size() + 1));
+        Asked asked = new Asked(who, yearId, window, measure, asOf, codes);
+        ReportView first = view(asked);
+        int pages = classes(asked).size() + 1;
+        long id = transactions.execute(s -> store.create(Viewer.current().id(), first.title(), pages, server.id(), json.writeValueAsString(asked)));
         try {
-            queue.add(Viewer.current().id(), new DelegatingSecurityContextRunnable(() -> make(id, first, classes, yearId, measure, codes)));
+            enqueue(id, asked);
         } catch (Refusal refusal) {
             fail(id, String.valueOf(refusal.getMessage()));
             throw refusal;
@@ -67,15 +76,49 @@ public class PdfService {
         return id;
     }
 
-    private void make(long id, ReportView first, List<Who> classes, int yearId, int measure, boolean codes) {
+    /** What is to be made; kept beside the job. */
+    record Asked(Who who, int year, @Nullable Integer window, int measure, LocalDate asOf, boolean codes) {}
+
+    private ReportView view(Asked asked) {
+        return reports.view(asked.who(), asked.year(), asked.window(), asked.measure(), asked.asOf());
+    }
+
+    private List<Who> classes(Asked asked) {
+        Who who = asked.who();
+        return who.kind() == Who.Kind.CLASS ? List.of() : roster.classes().stream()
+                .filter(c -> c.yearId() == asked.year() && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
+                .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
+    }
+
+    private void enqueue(long id, Asked asked) {
+        queue.add(Viewer.current().id(), new DelegatingSecurityContextRunnable(() -> make(id, asked)));
+    }
+
+    /** Carries on what a server that has ended had begun, with what the asker may see now. */
+    void adopt() {
+        for (ReportStore.Left left : transactions.execute(s -> store.adopt(server.id()))) {
+            rights.now(left.person()).ifPresentOrElse(viewer -> viewer.run(() -> {
+                try {
+                    enqueue(left.id(), json.readValue(left.asked(), Asked.class));
+                } catch (Refusal refusal) {
+                    fail(left.id(), String.valueOf(refusal.getMessage()));
+                }
+            }), () -> LOG.info("report {} is nobody's any more", left.id()));
+        }
+    }
+
+    private void make(long id, Asked asked) {
         try {
+            ReportView first = view(asked);
             List<ReportView> pages = new ArrayList<>(List.of(first));
-            for (Who one : classes) {
-                pages.add(reports.view(one, yearId, first.window().id(), measure, first.asOf()));
+            for (Who one : classes(asked)) {
+                pages.add(reports.view(one, asked.year(), first.window().id(), asked.measure(), first.asOf()));
                 transactions.executeWithoutResult(s -> store.progress(id, pages.size() - 1));
             }
-            byte[] pdf = ReportPdf.of(pages, codes);
+            byte[] pdf = ReportPdf.of(pages, asked.codes());
             transactions.executeWithoutResult(s -> store.finish(id, pdf));
+        } catch (Refusal refusal) {
+            fail(id, String.valueOf(refusal.getMessage()));
         } catch (RuntimeException e) {
             LOG.error("report {} failed", id, e);
             fail(id, "The PDF could not be made. Try again; printing the page works meanwhile.");

@@ -2,9 +2,13 @@ package org.zealousladder.server.platform.who;
 
 import java.io.Serializable;
 import java.security.Principal;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.context.SecurityContextImpl;
 import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.problems.Refusal;
 
@@ -50,6 +54,11 @@ public record Viewer(int id, String login, String name, Role role, @Nullable Int
             throw Refusal.forbidden(otherwise);
         }
         return viewer;
+    }
+
+    /** Does something in this one's name, outside of any request. */
+    public void run(Runnable work) {
+        new DelegatingSecurityContextRunnable(work, new SecurityContextImpl(UsernamePasswordAuthenticationToken.authenticated(this, null, List.of()))).run();
     }
 
     @Override

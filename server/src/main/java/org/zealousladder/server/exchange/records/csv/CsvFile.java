@@ -10,10 +10,11 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UncheckedIOException;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Iterator;
@@ -36,9 +37,13 @@ public final class CsvFile implements AutoCloseable {
     private final Iterator<CsvRecord> records;
     private final List<String> header;
     private final char delimiter;
+    private final FileChannel channel;
+    private final long size;
     private int row = 1;
 
-    private CsvFile(CsvReader<CsvRecord> reader, char delimiter) throws BadCsvException {
+    private CsvFile(CsvReader<CsvRecord> reader, char delimiter, FileChannel channel, long size) throws BadCsvException {
+        this.channel = channel;
+        this.size = size;
         this.reader = reader;
         this.delimiter = delimiter;
         this.records = reader.iterator();
@@ -58,7 +63,8 @@ public final class CsvFile implements AutoCloseable {
 
     /** @throws BadCsvException with a plain sentence if the file is empty or is not UTF-8 text */
     public static CsvFile open(Path path) throws IOException, BadCsvException {
-        InputStream in = new BufferedInputStream(Files.newInputStream(path), 1 << 16);
+        FileChannel channel = FileChannel.open(path);
+        InputStream in = new BufferedInputStream(Channels.newInputStream(channel), 1 << 16);
         try {
             in.mark(HEADER_LIMIT);
             byte[] start = in.readNBytes(HEADER_LIMIT - 1);
@@ -72,7 +78,7 @@ public final class CsvFile implements AutoCloseable {
             char delimiter = delimiter(start, bom ? 3 : 0);
             Reader text = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8.newDecoder()
                     .onMalformedInput(CodingErrorAction.REPORT).onUnmappableCharacter(CodingErrorAction.REPORT)), 1 << 16);
-            return new CsvFile(CsvReader.builder().fieldSeparator(delimiter).skipEmptyLines(false).ofCsvRecord(text), delimiter);
+            return new CsvFile(CsvReader.builder().fieldSeparator(delimiter).skipEmptyLines(false).ofCsvRecord(text), delimiter, channel, channel.size());
         } catch (IOException | BadCsvException | RuntimeException e) {
             in.close();
             throw e;
@@ -102,6 +108,11 @@ public final class CsvFile implements AutoCloseable {
     /** Column names in the file's order, lower case. */
     public List<String> header() {
         return header;
+    }
+
+    /** How much of the file has been read, from 0 to 1. */
+    public double shareRead() throws IOException {
+        return size == 0 ? 1 : (double) channel.position() / size;
     }
 
     public char delimiter() {
