@@ -36,10 +36,11 @@ backup_put_back() { # NAME FILE
   DATABASE=ladder_put_back server_env "$name"
   migrate "$name"
   # Who was signed in then is not signed in now.
-  database_sql "$name" ladder_put_back "delete from spring_session" "analyze"
+  database_sql "$name" ladder_put_back "delete from spring_session" "delete from server_process" "analyze"
   database_sql "$name" postgres "drop database if exists ladder_before with (force)" "alter database ladder allow_connections false" \
     "select count(pg_terminate_backend(pid)) from pg_stat_activity where datname = 'ladder' and pid <> pg_backend_pid()" \
     "alter database ladder rename to ladder_before" "alter database ladder_put_back rename to ladder" "alter database ladder_before allow_connections true" >/dev/null
+  replica_turn "$name"
 }
 
 schema_wanted() { ls "$ROOT"/server/src/main/resources/db/migration/V*__*.sql | sed 's/.*\/V\([0-9]*\)__.*/\1/' | sort -n | tail -1; }

@@ -9,7 +9,7 @@ NODE_WANTED=20.19.0
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
 
-for part in tools settings database backup server build checks; do
+for part in tools settings database replica backup server build checks; do
   # shellcheck source=/dev/null
   source "$ROOT/scripts/$part.sh"
 done

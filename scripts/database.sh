@@ -61,7 +61,7 @@ database_clear_up() { # FOLDER
 }
 
 database_start() { # NAME [postgres settings]
-  local name=$1 folder bin port
+  local name=$1 folder bin
   shift
   if database_running "$name"; then database_ready "$name"; return; fi
   bin=$(pg_bin)
@@ -75,14 +75,22 @@ database_start() { # NAME [postgres settings]
       >"$STATE/$name/initdb.log" 2>&1 || { cat "$STATE/$name/initdb.log" >&2; die "The database could not be created."; }
     rm -f "$given"
   fi
+  database_up "$name" "$@" || die "The database did not start."
+  database_ready "$name"
+}
+
+# Starts PostgreSQL in a folder that is there already.
+database_up() { # NAME [postgres settings]
+  local name=$1 folder port
+  shift
+  folder=$(pg_folder "$name")
   database_clear_up "$folder"
   # The same port as before, where it is free: a server that runs finds its records again.
   port=$(free_port "$(cat "$STATE/$name/pg.port" 2>/dev/null || echo 0)")
-  as_postgres "$bin/pg_ctl" start -w -t 60 -D "$folder" -l "$folder/server.log" \
-    -o "-p $port -h 127.0.0.1 -c unix_socket_directories='' -c shared_buffers=512MB -c max_wal_size=4GB -c maintenance_work_mem=256MB -c random_page_cost=1.1 -c effective_cache_size=4GB $LOGGING $*" \
-    >/dev/null 2>&1 || { cat "$folder/server.log" "$folder"/log/*.log 2>/dev/null | tail -20 >&2; die "The database did not start."; }
+  as_postgres "$(pg_bin)/pg_ctl" start -w -t 60 -D "$folder" -l "$folder/server.log" \
+    -o "-p $port -h 127.0.0.1 -c unix_socket_directories='' -c shared_buffers=512MB -c max_wal_size=4GB -c maintenance_work_mem=256MB -c random_page_cost=1.1 -c effective_cache_size=4GB -c max_slot_wal_keep_size=4GB $LOGGING $*" \
+    >/dev/null 2>&1 || { cat "$folder/server.log" "$folder"/log/*.log 2>/dev/null | tail -20 >&2; return 1; }
   echo "$port" >"$STATE/$name/pg.port"
-  database_ready "$name"
 }
 
 # Its roles, its database, and the key by which the server vouches for people; one of an earlier version has only some of them.
@@ -122,6 +130,7 @@ database_stop() {
 }
 
 state_remove() {
-  [ -f "$STATE/$1/pg.where" ] && rm -rf "$(pg_folder "$1")"
+  [ ! -f "$STATE/$1/replica/pg.where" ] || rm -rf "$(pg_folder "$1/replica")"
+  [ ! -f "$STATE/$1/pg.where" ] || rm -rf "$(pg_folder "$1")"
   rm -rf "${STATE:?}/$1"
 }

@@ -1,9 +1,17 @@
-# The server's process: its settings, start and stop by id.
+# The servers' processes: their settings, start and stop by id. The first one's place is NAME, those of others over the same records are NAME/2 and so on.
+
+records_of() { echo "${1%%/*}"; } # NAME or NAME/N: whose records they are
+
+servers_of() { # NAME: all that were ever started, the first one in any case
+  local place
+  echo "$1"
+  for place in "$STATE/$1"/[2-9]; do [ ! -d "$place" ] || echo "$1/${place##*/}"; done
+}
 
 java_run() { # MEMORY COMMAND...
   local memory=$1
   shift
-  java -Xmx"$memory" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" "$@"
+  java -Xmx"$memory" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:SharedArchiveFile="$(app)/classes.jsa" -Xshare:auto -jar "$(app)/ladder-all.jar" "$@"
 }
 
 server_env() { # NAME
@@ -12,6 +20,8 @@ server_env() { # NAME
   LADDER_DB_PASSWORD=$(cat "$STATE/$1/app.password")
   LADDER_DB_PEOPLE_PASSWORD=$(cat "$STATE/$1/people.password")
   LADDER_DB_CLAIM_KEY=$(cat "$STATE/$1/claim.key")
+  export LADDER_REPLICA_URL=
+  [ ! -f "$STATE/$1/replica/pg.port" ] || LADDER_REPLICA_URL="jdbc:postgresql://127.0.0.1:$(cat "$STATE/$1/replica/pg.port")/ladder"
   case $1 in demo*|bench*) export LADDER_DEMO=true LADDER_TODAY=$DEMO_TODAY ;; *) export LADDER_DEMO=false LADDER_TODAY= ;; esac
 }
 
@@ -53,26 +63,61 @@ supervisor_pid() { # NAME: the process id, if it is still ours
   echo "$pid"
 }
 
+# All servers of the records, one after another: while one is started anew, the others answer.
+servers_start() { # NAME PREFERRED_PORT HOW_MANY
+  local n place
+  export LADDER_SERVERS=$3
+  for place in $(servers_of "$1"); do
+    n=${place#"$1"}
+    n=${n#/}
+    if [ "${n:-1}" -gt "$3" ]; then server_stop "$place"; rm -rf "${STATE:?}/$place"; fi
+  done
+  server_start "$1" "$2"
+  for ((n = 2; n <= $3; n++)); do server_start "$1/$n" $(($2 == 0 ? 0 : $2 + n - 1)); done
+}
+
+servers_stop() { # NAME
+  local place
+  for place in $(servers_of "$1"); do server_stop "$place"; done
+}
+
+server_addresses() { # NAME
+  local place
+  for place in $(servers_of "$1"); do printf 'http://127.0.0.1:%s ' "$(cat "$STATE/$place/server.port")"; done | sed 's/ $//; s/ / and /g'
+}
+
+# What a running server was started with: where that is another now, it is started anew.
+server_with() { # NAME
+  echo "$(cat "$STATE/$(records_of "$1")/pg.port") $(cat "$STATE/$(records_of "$1")/replica/pg.port" 2>/dev/null) ${LADDER_SERVERS:-1} $(app)"
+}
+
 server_start() { # NAME PREFERRED_PORT
-  local name=$1 port tries=0
-  # One that runs and does not answer is of no use, nor is one that looks for its records elsewhere: it is started anew.
-  if server_running "$name" && [ "$(cat "$STATE/$name/server.pg.port" 2>/dev/null)" = "$(cat "$STATE/$name/pg.port")" ] && server_recovers "$name"; then return; fi
+  local name=$1 records port n tries=0
+  records=$(records_of "$1")
+  n=${name#"$records"}
+  n=${n#/}
+  # One that runs and does not answer is of no use, nor is one that looks for its records elsewhere or is of an earlier program: it is started anew.
+  if server_running "$name" && [ "$(cat "$STATE/$name/server.with" 2>/dev/null)" = "$(server_with "$name")" ] && server_recovers "$name"; then return; fi
   server_stop "$name"
-  port=${LADDER_PORT:-$(free_port "$2")}
-  server_env "$name"
-  migrate "$name"
+  port=${LADDER_PORT:+$((LADDER_PORT + ${n:-1} - 1))}
+  port=${port:-$(free_port "$2")}
+  server_env "$records"
+  migrate "$records"
   archive_classes
+  mkdir -p "$STATE/$name"
   # The one-time link for the first administrator stands in it.
   (umask 077; : >"$STATE/$name/console.log"; : >>"$STATE/$name/server.log")
   chmod 600 "$STATE/$name/console.log" "$STATE/$name/server.log"
   # Files for the moment stand beside the records, not in the machine's own folder, which others may fill; what a killed server left goes.
   rm -rf "$STATE/$name/ended" "$STATE/$name/tmp"
   (umask 077; mkdir -p "$STATE/$name/tmp")
-  cp "$STATE/$name/pg.port" "$STATE/$name/server.pg.port"
+  server_with "$name" >"$STATE/$name/server.with"
   echo "$port" >"$STATE/$name/server.port"
+  local metrics=${LADDER_METRICS_PORT:+$((LADDER_METRICS_PORT + ${n:-1} - 1))} app
+  app=$(app)
   # A server that is out of memory is of no use to anybody: it ends, and the supervisor starts it anew.
-  LADDER_PORT=$port LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx"${LADDER_MEMORY:-1g}" -XX:+UseSerialGC \
-    -XX:-UsePerfData -Djava.io.tmpdir="$STATE/$name/tmp" -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$APP/classes.jsa" -Xshare:auto -jar "$APP/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
+  LADDER_PORT=$port LADDER_METRICS_PORT=${metrics:--1} LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx"${LADDER_MEMORY:-1g}" -XX:+UseSerialGC \
+    -XX:-UsePerfData -Djava.io.tmpdir="$STATE/$name/tmp" -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -jar "$app/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
   until server_healthy "$name"; do
     tries=$((tries + 1))
     if [ -s "$STATE/$name/ended" ]; then

@@ -7,6 +7,8 @@ address LADDER_ADDRESS ^[0-9a-fA-F.:]+$ an address of this machine like 127.0.0.
 port LADDER_PORT ^[0-9]{1,5}$ a number from 1 to 65535
 zone LADDER_ZONE ^[A-Za-z_+/0-9-]+$ a place like Europe/Oslo
 https LADDER_SECURE_COOKIE ^(yes|no)$ yes or no
+servers LADDER_SERVERS ^[1-9]$ a number of servers from 1 to 9
+replica LADDER_REPLICA ^(yes|no)$ yes or no
 proxy LADDER_PROXY ^.+$ a regular expression of addresses like 10\.0\.0\..*
 pace LADDER_PACE ^[1-9][0-9]{0,3}$ a whole number from 1 on
 memory LADDER_MEMORY ^[1-9][0-9]*[mg]$ a size like 1g or 768m

@@ -10,8 +10,11 @@ import java.util.concurrent.TimeUnit;
 final class Operations implements AutoCloseable {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
     private final Path state;
+    private final String name;
 
-    Operations() throws IOException, InterruptedException {
+    /** @param name of the records; those of one that begins with demo let sample people in without a password */
+    Operations(String name) throws IOException, InterruptedException {
+        this.name = name;
         state = Files.createTempDirectory("ladder-operations-");
         // PostgreSQL's own user, where root runs the tests, has to reach it.
         state.toFile().setReadable(true, false);
@@ -27,7 +30,7 @@ final class Operations implements AutoCloseable {
     /** What a script prints, and how it ended. */
     record Outcome(int code, String out) {}
 
-    /** Runs commands after the functions have been read in; those of the place named 'ops'. */
+    /** Runs commands after the functions have been read in; on the place that is named so. */
     Outcome run(String commands, Map<String, String> settings) throws IOException, InterruptedException {
         ProcessBuilder builder = new ProcessBuilder("bash", "-c",
                 "set -euo pipefail; ROOT=" + ROOT + "; STATE=" + state
@@ -62,6 +65,7 @@ final class Operations implements AutoCloseable {
 
     @Override
     public void close() throws IOException, InterruptedException {
-        well("nightly_stop ops || true; server_stop ops || true; database_stop ops || true; state_remove ops; rm -rf \"$STATE\"");
+        well("nightly_stop NAME || true; servers_stop NAME || true; replica_stop NAME || true; database_stop NAME || true; state_remove NAME; rm -rf \"$STATE\""
+                .replace("NAME", name));
     }
 }

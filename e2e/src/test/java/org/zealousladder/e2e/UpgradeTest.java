@@ -25,7 +25,7 @@ class UpgradeTest {
     @Test
     void theRecordsOfAnEarlierVersionAreBroughtToThisOne() throws Exception {
         assertTrue(Files.exists(EARLIER));
-        try (Operations ops = new Operations()) {
+        try (Operations ops = new Operations("ops")) {
             ops.well("database_start ops; PGPASSWORD=$(cat $STATE/ops/owner.password) $(pg_bin)/pg_restore -h 127.0.0.1 -p $(cat $STATE/ops/pg.port)"
                     + " -U ladder_owner -d ladder --exit-on-error " + EARLIER);
             Map<String, Long> before = counts(ops);

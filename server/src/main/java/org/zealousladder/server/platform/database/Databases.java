@@ -2,11 +2,16 @@ package org.zealousladder.server.platform.database;
 
 import com.zaxxer.hikari.HikariDataSource;
 import javax.sql.DataSource;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnBean;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
+import org.springframework.core.Ordered;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.JdbcTransactionManager;
@@ -29,8 +34,28 @@ class Databases {
     @Bean
     @Primary
     @ConfigurationProperties("spring.datasource.hikari")
-    HikariDataSource recordsDatabase(DataSourceProperties properties) {
-        return properties.initializeDataSourceBuilder().type(HikariDataSource.class).build();
+    RecordsDatabase recordsDatabase(DataSourceProperties properties) {
+        RecordsDatabase records = new RecordsDatabase();
+        records.setJdbcUrl(properties.determineUrl());
+        records.setUsername(properties.determineUsername());
+        records.setPassword(properties.determinePassword());
+        return records;
+    }
+
+    @Bean
+    @ConditionalOnExpression("!'${ladder.replica-url}'.isEmpty()")
+    Replica replica(RecordsDatabase records, @Value("${ladder.replica-url}") String url) {
+        Replica replica = new Replica(records, url, records);
+        records.beside(replica);
+        return replica;
+    }
+
+    @Bean
+    @ConditionalOnBean(Replica.class)
+    FilterRegistrationBean<SeenFilter> seen(Replica replica, @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
+        FilterRegistrationBean<SeenFilter> registration = new FilterRegistrationBean<>(new SeenFilter(replica, secure));
+        registration.setOrder(Ordered.HIGHEST_PRECEDENCE + 10);
+        return registration;
     }
 
     @Bean(defaultCandidate = false)

@@ -26,8 +26,8 @@ public class SenderFilter extends OncePerRequestFilter {
 
     SenderFilter(ProblemWriter problems, LadderProperties properties) {
         this.problems = problems;
-        people = new Turns(Turns.PERSON.times(properties.pace()));
-        addresses = new Turns(Turns.ADDRESS.times(properties.pace()));
+        people = new Turns(Turns.PERSON.times(properties.pace(), properties.servers()));
+        addresses = new Turns(Turns.ADDRESS.times(properties.pace(), properties.servers()));
     }
 
     @Override

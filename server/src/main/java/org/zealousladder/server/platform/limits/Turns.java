@@ -21,8 +21,13 @@ final class Turns {
      * @param together requests that are being answered at the same time
      */
     record Allowance(int burst, int perSecond, int together) {
-        Allowance times(int pace) {
-            return new Allowance(burst * pace, perSecond * pace, together * pace);
+        /** As much more, shared out among so many servers. */
+        Allowance times(int pace, int servers) {
+            return new Allowance(part(burst * pace, servers), part(perSecond * pace, servers), part(together * pace, servers));
+        }
+
+        private static int part(int whole, int servers) {
+            return (whole + servers - 1) / servers;
         }
     }
 

@@ -24,11 +24,12 @@ public final class Claim {
 
     private final SecretKeySpec key;
 
-    Claim(String key) {
+    public Claim(String key) {
         this.key = new SecretKeySpec(key.getBytes(StandardCharsets.UTF_8), ALGORITHM);
     }
 
-    String of(Viewer viewer, LocalDate today, Instant now) {
+    /** What is set for a transaction of {@code viewer}; good for five minutes. */
+    public String of(Viewer viewer, LocalDate today, Instant now) {
         String body = viewer.id() + ":" + viewer.role().code() + ":" + today + ":" + (now.getEpochSecond() + SECONDS);
         try {
             Mac mac = Mac.getInstance(ALGORITHM);
