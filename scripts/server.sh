@@ -73,7 +73,11 @@ servers_start() { # NAME PREFERRED_PORT HOW_MANY
     if [ "${n:-1}" -gt "$3" ]; then server_stop "$place"; rm -rf "${STATE:?}/$place"; fi
   done
   server_start "$1" "$2"
-  for ((n = 2; n <= $3; n++)); do server_start "$1/$n" $(($2 == 0 ? 0 : $2 + n - 1)); done
+  for ((n = 2; n <= $3; n++)); do
+    # A web server in front passes over one that did not answer, and takes some seconds to try it again.
+    if server_running "$1/$n" && ! server_as_is "$1/$n"; then sleep 5; fi
+    server_start "$1/$n" $(($2 == 0 ? 0 : $2 + n - 1))
+  done
 }
 
 servers_stop() { # NAME
@@ -91,13 +95,15 @@ server_with() { # NAME
   echo "$(cat "$STATE/$(records_of "$1")/pg.port") $(cat "$STATE/$(records_of "$1")/replica/pg.port" 2>/dev/null) ${LADDER_SERVERS:-1} $(app)"
 }
 
+server_as_is() { [ "$(cat "$STATE/$1/server.with" 2>/dev/null)" = "$(server_with "$1")" ]; } # NAME
+
 server_start() { # NAME PREFERRED_PORT
   local name=$1 records port n tries=0
   records=$(records_of "$1")
   n=${name#"$records"}
   n=${n#/}
   # One that runs and does not answer is of no use, nor is one that looks for its records elsewhere or is of an earlier program: it is started anew.
-  if server_running "$name" && [ "$(cat "$STATE/$name/server.with" 2>/dev/null)" = "$(server_with "$name")" ] && server_recovers "$name"; then return; fi
+  if server_running "$name" && server_as_is "$name" && server_recovers "$name"; then return; fi
   server_stop "$name"
   port=${LADDER_PORT:+$((LADDER_PORT + ${n:-1} - 1))}
   port=${port:-$(free_port "$2")}

@@ -10,11 +10,13 @@ https LADDER_SECURE_COOKIE ^(yes|no)$ yes or no
 servers LADDER_SERVERS ^[1-9]$ a number of servers from 1 to 9
 replica LADDER_REPLICA ^(yes|no)$ yes or no
 proxy LADDER_PROXY ^.+$ a regular expression of addresses like 10\.0\.0\..*
+second-step LADDER_SECOND_STEP ^(no|administrators|coordinators|everyone)$ no, administrators, coordinators or everyone
 pace LADDER_PACE ^[1-9][0-9]{0,3}$ a whole number from 1 on
 memory LADDER_MEMORY ^[1-9][0-9]*[mg]$ a size like 1g or 768m
 backup-folder LADDER_BACKUP_FOLDER ^/.+$ the full path of a folder
 backup-days LADDER_BACKUP_DAYS ^[1-9][0-9]{0,3}$ a number of days from 1 on
 metrics-port LADDER_METRICS_PORT ^[0-9]{1,5}$ a number from 1 to 65535
+leaver-years LADDER_LEAVER_YEARS ^[1-9][0-9]?$ a number of years from 1 on
 audit-years LADDER_AUDIT_YEARS ^[1-9][0-9]?$ a number of years from 1 on
 '
 

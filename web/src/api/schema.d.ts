@@ -20,6 +20,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["beginFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/factor/confirmation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["confirmFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/factor/removal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["removeFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/idle": {
         parameters: {
             query?: never;
@@ -302,6 +350,54 @@ export interface paths {
         get: operations["open"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/erasures/batches/{batch}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["dropBatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/erasures/batches/{batch}/confirmation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["confirmBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/erasures/leavers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["leavers"];
+        put?: never;
+        post: operations["askLeavers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1337,9 +1433,12 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         AccountView: {
+            /** Format: int32 */
+            codesLeft: number;
             endsWhenIdle: boolean;
             login: string;
             name: string;
+            secondStep: boolean;
             sessions: components["schemas"]["OwnSession"][];
         };
         Active: {
@@ -1384,6 +1483,11 @@ export interface components {
             name: string;
             /** Format: int32 */
             tier: number;
+        };
+        Begun: {
+            address: string;
+            picture: string[];
+            secret: string;
         };
         Behaviour: {
             /** Format: int32 */
@@ -1582,6 +1686,10 @@ export interface components {
             sure?: boolean;
             /** Format: double */
             value?: number;
+        };
+        CountForm: {
+            /** Format: int32 */
+            count: number;
         };
         CoverageCount: {
             /** Format: int32 */
@@ -1809,6 +1917,8 @@ export interface components {
             /** Format: date-time */
             askedAt: string;
             askedBy?: string;
+            /** Format: int32 */
+            batch?: number;
             code: string;
             /** Format: int32 */
             id: number;
@@ -1855,6 +1965,19 @@ export interface components {
             who: string;
             /** Format: int32 */
             year: number;
+        };
+        FactorCode: {
+            code: string;
+        };
+        FactorForm: {
+            current: string;
+        };
+        FactorReady: {
+            codes: string[];
+        };
+        FactorRemoval: {
+            code: string;
+            current: string;
         };
         FileKind: {
             columns: string[];
@@ -2147,6 +2270,19 @@ export interface components {
             confirmed: boolean;
             /** Format: int32 */
             tier: number;
+        };
+        Leaver: {
+            code: string;
+            /** Format: date */
+            leftOn: string;
+            name: string;
+            /** Format: int32 */
+            studentId: number;
+        };
+        Leavers: {
+            due: components["schemas"]["Leaver"][];
+            /** Format: int32 */
+            years: number;
         };
         LevelsForm: {
             levels: components["schemas"]["ReadingLevel"][];
@@ -2992,6 +3128,7 @@ export interface components {
             demo: boolean;
             person?: components["schemas"]["PersonView"];
             samplePeople: components["schemas"]["SamplePerson"][];
+            secondStepWanted: boolean;
             setupNeeded: boolean;
             /** Format: date */
             today: string;
@@ -3034,6 +3171,7 @@ export interface components {
             windows: components["schemas"]["Window"][];
         };
         SignIn: {
+            code?: string;
             login: string;
             password?: string;
         };
@@ -3503,6 +3641,76 @@ export interface operations {
             };
         };
     };
+    beginFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactorForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Begun"];
+                };
+            };
+        };
+    };
+    confirmFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactorCode"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FactorReady"];
+                };
+            };
+        };
+    };
+    removeFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactorRemoval"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     idle: {
         parameters: {
             query?: never;
@@ -3965,6 +4173,92 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Erasure"][];
                 };
+            };
+        };
+    };
+    dropBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    confirmBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    leavers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Leavers"];
+                };
+            };
+        };
+    };
+    askLeavers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

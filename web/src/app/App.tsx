@@ -14,6 +14,7 @@ import { NotFound } from './NotFound';
 import { useScopeChoices } from './queries';
 import { Shell } from './Shell';
 import { SignInAgain } from './SignInAgain';
+import { StepWanted } from './StepWanted';
 import { Trouble } from './Trouble';
 
 const Desk = lazy(() => import('../features/overview/desk/DeskPage'));
@@ -83,6 +84,7 @@ export function App() {
   }
   if (pathname === '/setup') return <SetupPage />;
   if (!session.data.person) return <SignInPage session={session.data} />;
+  if (session.data.secondStepWanted) return <StepWanted session={session.data} />;
   return (
     <NamesProvider>
       <PicksProvider>

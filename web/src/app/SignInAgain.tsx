@@ -3,7 +3,9 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { api, data, onSignedOut, type SignedOut } from '../api/client';
 import type { Session } from '../api/types';
 import { outbox } from '../lib/outbox/outbox';
+import { useSecondStep } from '../lib/useSecondStep';
 import { Button } from '../ui/Button';
+import { CodeField } from '../ui/CodeField';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { Complaint } from '../ui/States';
@@ -14,12 +16,13 @@ export function SignInAgain({ session }: { session: Session }) {
   const [why, setWhy] = useState<SignedOut>();
   const [password, setPassword] = useState('');
   const [error, setError] = useState<Error | null>(null);
+  const step = useSecondStep();
   const [busy, setBusy] = useState(false);
   useEffect(() => onSignedOut(setWhy), []);
   const person = session.person;
   if (!person) return null;
 
-  const signIn = async (body: { login: string; password?: string }) => {
+  const signIn = async (body: { login: string; password?: string; code?: string }) => {
     setBusy(true);
     setError(null);
     try {
@@ -35,17 +38,18 @@ export function SignInAgain({ session }: { session: Session }) {
       }
       setWhy(undefined);
       setPassword('');
+      step.answered(null);
       outbox.hurry();
       await queries.invalidateQueries();
     } catch (e) {
-      setError(e as Error);
+      setError(step.answered(e as Error));
     } finally {
       setBusy(false);
     }
   };
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    void signIn({ login: person.login, password });
+    void signIn({ login: person.login, password, code: step.code });
   };
   return (
     <Dialog
@@ -69,6 +73,7 @@ export function SignInAgain({ session }: { session: Session }) {
             required
           />
         </Field>
+        {step.wanted && <CodeField value={step.code ?? ''} onChange={step.setCode} error={step.wrong} focus />}
         <Complaint error={error} />
         <div className="flex flex-wrap gap-4 items-center">
           <Button look="solid" type="submit" disabled={busy}>

@@ -13,6 +13,7 @@ import { Field } from '../../../ui/Field';
 import { RecordsNav } from '../../../ui/RecordsNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { Erasures } from './Erasures';
+import { Leavers } from './Leavers';
 
 const KINDS: Record<HistoryKind, string> = {
   look: 'Looks',
@@ -21,7 +22,7 @@ const KINDS: Record<HistoryKind, string> = {
   import: 'Brought in',
   rights: 'Rights',
   'sign-in': 'Sign-ins',
-  refused: 'Refused sign-ins',
+  refused: 'Refused',
   erased: 'Erased',
 };
 const CHOICES = { all: 'Everything', ...KINDS };
@@ -70,6 +71,7 @@ export default function HistoryPage() {
     <>
       <RecordsNav />
       <Erasures />
+      <Leavers />
       <h1 className="text-[15px] font-semibold m-0">Who looked at what</h1>
       <p className="text-soft mt-0.5 mb-3 max-w-3xl">
         Every look at a student&apos;s record, every file and print, every sign-in and change of rights. The same look

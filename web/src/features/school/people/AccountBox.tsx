@@ -4,6 +4,7 @@ import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { useAccount, useEndOtherSessions, useEndSession, useEndWhenIdle, useNewPassword } from './queries';
+import { SecondStep } from './SecondStep';
 
 /** One's own account: the password, and where one is signed in. */
 export default function AccountBox() {
@@ -15,10 +16,11 @@ export default function AccountBox() {
   const [chosen, setChosen] = useState<boolean>();
   if (account.isPending) return <Loading label="Getting your account ..." height={300} />;
   if (account.isError) return <Failed error={account.error} again={() => account.refetch()} />;
-  const { sessions, endsWhenIdle, login } = account.data;
+  const { sessions, endsWhenIdle, login, secondStep, codesLeft } = account.data;
   return (
     <div className="grid gap-5">
       <PasswordForm login={login} />
+      <SecondStep on={secondStep} codesLeft={codesLeft} />
       <section aria-labelledby="signed-in">
         <h3 id="signed-in" className="text-[15px] font-semibold m-0">
           Where you are signed in
@@ -114,7 +116,7 @@ function PasswordForm({ login }: { login: string }) {
       </Field>
       <Field
         label="New password"
-        hint="At least 10 characters. Three words in a row do well."
+        hint="At least 10 characters. Three or four words that have nothing to do with each other do well."
         error={wrong('password')}
       >
         <input

@@ -3,7 +3,9 @@ import { type FormEvent, useState } from 'react';
 import { api, data } from '../../../api/client';
 import type { Session } from '../../../api/types';
 import { longDay } from '../../../lib/format';
+import { useSecondStep } from '../../../lib/useSecondStep';
 import { Button } from '../../../ui/Button';
+import { CodeField } from '../../../ui/CodeField';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
 
@@ -12,9 +14,10 @@ export function SignInPage({ session }: { session: Session }) {
   const [login, setLogin] = useState('');
   const [password, setPassword] = useState('');
   const [error, setError] = useState<Error | null>(null);
+  const step = useSecondStep();
   const [busy, setBusy] = useState(false);
 
-  const signIn = async (body: { login: string; password?: string }) => {
+  const signIn = async (body: { login: string; password?: string; code?: string }) => {
     setBusy(true);
     setError(null);
     try {
@@ -23,14 +26,14 @@ export function SignInPage({ session }: { session: Session }) {
       // The token for the next form goes with the new session.
       await api.GET('/api/session');
     } catch (e) {
-      setError(e as Error);
+      setError(step.answered(e as Error));
     } finally {
       setBusy(false);
     }
   };
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    void signIn({ login, password });
+    void signIn({ login, password, code: step.code });
   };
 
   return (
@@ -69,6 +72,7 @@ export function SignInPage({ session }: { session: Session }) {
               required
             />
           </Field>
+          {step.wanted && <CodeField value={step.code ?? ''} onChange={step.setCode} error={step.wrong} focus />}
           <Complaint error={error} />
           <div>
             <Button look="solid" type="submit" disabled={busy}>

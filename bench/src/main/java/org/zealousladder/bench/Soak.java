@@ -68,7 +68,8 @@ public final class Soak {
     }
 
     private interface Work {
-        void one(DemoPerson person, Random random) throws IOException, InterruptedException;
+        /** @param scope asked for once, when somebody has signed in, as the pages do */
+        void one(DemoPerson person, String scope, Random random) throws IOException, InterruptedException;
     }
 
     private Thread begin(int seed, String login, Work work) {
@@ -77,10 +78,12 @@ public final class Soak {
             while (System.nanoTime() < until) {
                 try {
                     DemoPerson person = new DemoPerson(address, login);
+                    String scope = login.startsWith("teacher") ? person.classScope() : person.schoolScope();
                     // Signs in anew after a while.
                     for (int i = 0; i < 60 && System.nanoTime() < until; i++) {
-                        work.one(person, random);
-                        Thread.sleep(random.nextInt(3000));
+                        work.one(person, scope, random);
+                        // As in ViewLatency, whose budgets these are.
+                        Thread.sleep(random.nextInt(4000));
                     }
                 } catch (IOException | IllegalStateException e) {
                     failures.add(login + ": " + e);
@@ -105,8 +108,7 @@ public final class Soak {
         return answer;
     }
 
-    private void teacher(DemoPerson person, Random random) throws IOException, InterruptedException {
-        String scope = person.classScope();
+    private void teacher(DemoPerson person, String scope, Random random) throws IOException, InterruptedException {
         int dice = random.nextInt(100);
         if (dice < 80) {
             String[] views = {"/api/desk?", "/api/ladder?measure=1&", "/api/trends?measure=1&", "/api/coverage?", "/api/table?", "/api/tiers?", "/api/entry?",
@@ -137,8 +139,7 @@ public final class Soak {
         }
     }
 
-    private void coordinator(DemoPerson person, Random random) throws IOException, InterruptedException {
-        String scope = person.schoolScope();
+    private void coordinator(DemoPerson person, String scope, Random random) throws IOException, InterruptedException {
         int dice = random.nextInt(100);
         if (dice < 85) {
             String[] views = {"/api/desk?", "/api/ladder?measure=5&", "/api/table?", "/api/tiers?", "/api/coverage?", "/api/trends?measure=1&"};
@@ -160,13 +161,13 @@ public final class Soak {
         }
     }
 
-    private void administrator(DemoPerson person, Random random) throws IOException, InterruptedException {
+    private void administrator(DemoPerson person, String scope, Random random) throws IOException, InterruptedException {
         counted("the history", person, "GET", random.nextBoolean() ? "/api/history" : "/api/history?words=teacher.1", null, "");
         counted("a student's page", person, "GET", "/api/students/" + (1 + random.nextInt(40_000)) + "?asOf=" + DemoPerson.TODAY, null, "");
     }
 
     /** Says it will send a file, sends a byte every few seconds, and begins anew when it has been sent away. */
-    private void slow(DemoPerson person, Random random) throws IOException, InterruptedException {
+    private void slow(DemoPerson person, String scope, Random random) throws IOException, InterruptedException {
         URI to = URI.create(address);
         try (Socket socket = new Socket(to.getHost(), to.getPort())) {
             OutputStream out = socket.getOutputStream();

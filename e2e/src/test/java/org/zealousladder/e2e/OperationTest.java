@@ -4,6 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
@@ -14,7 +18,8 @@ import org.zealousladder.e2e.Operations.Outcome;
 
 /** Starting, mending, backing up and putting back, by the start command's own functions on a database and a server of their own. */
 class OperationTest {
-    private static final String START = "database_start ops; server_start ops 0; ";
+    /** As behind a web server with HTTPS, which is this machine. */
+    private static final String START = "export LADDER_SECURE_COOKIE=true LADDER_PROXY='127\\.0\\.0\\.1'; database_start ops; server_start ops 0; ";
     private static final String COUNTS = """
             database_value ops ladder "select string_agg(t.name || ' ' || (xpath('/row/n/text()',
               query_to_xml('select count(*) as n from ' || t.name, false, true, '')))[1], ', ' order by t.name)
@@ -52,6 +57,35 @@ class OperationTest {
         assertEquals("0", ops.well("database_value ops ladder \"select count(*) from roster_student where given_name = 'X'\""));
         assertNotEquals("0", ops.well("database_value ops ladder_before \"select count(*) from roster_student where given_name = 'X'\""));
         ops.well("server_recovers ops");
+    }
+
+    @Test
+    void behindHttpsBrowsersAreToldToAskForNothingElseAndTheProxySaysWhoAsks() throws Exception {
+        String address = "http://127.0.0.1:" + ops.well("cat $STATE/ops/server.port");
+        HttpClient client = HttpClient.newHttpClient();
+        HttpResponse<String> page = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).build(), HttpResponse.BodyHandlers.ofString());
+        assertEquals("max-age=31536000", page.headers().firstValue("Strict-Transport-Security").orElse("none"));
+        String token = page.headers().allValues("Set-Cookie").stream().filter(c -> c.startsWith("XSRF-TOKEN=")).findFirst().orElseThrow();
+        assertTrue(token.contains("; Secure"), token);
+        String value = token.substring(token.indexOf('=') + 1, token.indexOf(';'));
+        // What somebody writes into the header beforehand is not believed: only the last, which the web server in front has put there.
+        HttpResponse<String> refused = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
+                .header("Cookie", "XSRF-TOKEN=" + value).header("X-XSRF-TOKEN", value).header("X-Forwarded-For", "198.51.100.7, 203.0.113.9")
+                .POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"nobody\",\"password\":\"not the right one\"}")).build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertEquals(401, refused.statusCode(), refused.body());
+        assertEquals("203.0.113.9", ops.well("database_value ops ladder \"select address from audit_event where kind = 'refused' order by id desc limit 1\""));
+    }
+
+    @Test
+    void aServerOutOfMemoryEnds() throws Exception {
+        assertTrue(ops.well("tr '\\0' '\\n' </proc/$(server_pid ops)/cmdline").lines().toList().contains("-XX:+ExitOnOutOfMemoryError"));
+        // The same switch, on a program that takes more than there is: it ends with 3, which the supervisor takes for any other end.
+        Files.writeString(ops.file("Greedy.java"), "class Greedy { public static void main(String[] a) { try { byte[][] all = new byte[64][]; "
+                + "for (int i = 0; i < 64; i++) all[i] = new byte[1 << 20]; } catch (Throwable t) { System.out.println(\"goes on\"); } } }");
+        Outcome outcome = ops.run("javac -d $STATE $STATE/Greedy.java; java -Xmx16m -XX:+ExitOnOutOfMemoryError -cp $STATE Greedy");
+        assertEquals(3, outcome.code(), outcome.out());
+        assertTrue(!outcome.out().contains("goes on"), outcome.out());
     }
 
     @Test

@@ -21,7 +21,8 @@ class SecurityListTest {
 
     @Test
     void everyTestThatIsNamedIsThere() throws IOException {
-        List<String> rows = Files.readAllLines(ROOT.resolve("docs/security.md")).stream().filter(l -> l.startsWith("| ") && !l.startsWith("| asked")).toList();
+        List<String> rows = Files.readAllLines(ROOT.resolve("docs/security.md")).stream().filter(l -> l.startsWith("| ") && !l.startsWith("| | asked"))
+                .toList();
         assertTrue(rows.size() > 25, "the list is read: " + rows.size());
         Set<String> known;
         try (Stream<Path> files = Stream.of("core", "server", "cli", "e2e").map(m -> ROOT.resolve(m).resolve("src/test/java"))
@@ -31,7 +32,7 @@ class SecurityListTest {
         }
         Set<String> wrong = new TreeSet<>();
         for (String row : rows) {
-            String tests = row.split("\\|")[3].strip();
+            String tests = row.split("\\|")[4].strip();
             Matcher named = Pattern.compile("`(\\w+)`").matcher(tests);
             boolean any = false;
             while (named.find()) {

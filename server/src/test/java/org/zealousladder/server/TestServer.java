@@ -45,6 +45,7 @@ public final class TestServer {
         registry.add("LADDER_TODAY", () -> "2026-03-13");
         // One person asks here as often as a whole school.
         registry.add("LADDER_PACE", () -> "1000");
+        registry.add("LADDER_LEAVER_YEARS", () -> "5");
         registry.add("LADDER_OPENAPI", () -> "true");
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> "6");
         registry.add("ladder.people.hikari.maximum-pool-size", () -> "4");

@@ -6,6 +6,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
@@ -121,7 +122,10 @@ final class ReportPdf {
                 .append(text(s.bandBefore() == null ? "" : s.bandBefore())).append("</td></tr>");
     }
 
+    /** Records of earlier days may hold characters that XML cannot (its production 2); they show as the sign for what cannot be shown. */
+    private static final Pattern IMPOSSIBLE = Pattern.compile("[^\\t\\n\\r\\x{20}-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]");
+
     private static String text(String raw) {
-        return raw.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+        return IMPOSSIBLE.matcher(raw).replaceAll("\uFFFD").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
     }
 }

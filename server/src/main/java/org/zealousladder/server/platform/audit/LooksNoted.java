@@ -8,6 +8,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpHeaders;
@@ -29,9 +30,12 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
             entry("/api/coverage", "Coverage"), entry("/api/entry", "Enter scores"), entry("/api/tiers", "Tiers"),
             entry("/api/tiers/closing", "Closing a window"), entry("/api/table", "Table"), entry("/api/report", "Report"),
             entry("/api/reading", "Reading aloud"), entry("/api/reading/{id}", "A reading"), entry("/api/records/scores.csv", "Scores"),
-            entry("/api/table/export", "Table"), entry("/api/report/pdf", "Report"));
+            entry("/api/table/export", "Table"), entry("/api/changes/preview", "who would move by a change"), entry("/api/report/pdf", "Report"));
     private static final String PDF = "/api/report/pdf";
     private static final String TABLE = "/api/table/export";
+    private static final String PREVIEW = "/api/changes/preview";
+    /** Posted, since what is asked for is long; nothing is changed by them. */
+    private static final Set<String> POSTED = Set.of(PDF, TABLE, PREVIEW);
 
     /** A page that is asked for again within a minute, by itself or by somebody who types on, is the same look. */
     private final Cache<Look, Boolean> justNow = Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(1)).maximumSize(100_000).build();
@@ -51,24 +55,37 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
 
     @Override
     public void afterCompletion(HttpServletRequest request, HttpServletResponse response, Object handler, @Nullable Exception e) {
-        Integer student = Looked.student();
-        Integer students = Looked.students();
         Object pattern = request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE);
-        if (student == null && students == null || pattern == null || response.getStatus() >= 400) {
+        Viewer viewer = Viewer.currentOrNull();
+        if (pattern == null || viewer == null) {
             return;
         }
         String address = pattern.toString();
-        boolean file = response.getHeader(HttpHeaders.CONTENT_DISPOSITION) != null;
-        if (!request.getMethod().equals("GET") && !address.equals(PDF) && !address.equals(TABLE)) {
+        if (response.getStatus() == HttpServletResponse.SC_FORBIDDEN) {
+            noteOnce(viewer, request, Audit.Note.of(Audit.Kind.REFUSED, "was refused: " + VIEWS.getOrDefault(address, request.getMethod() + " " + address)));
             return;
         }
+        Integer student = Looked.student();
+        Integer students = Looked.students();
+        if (student == null && students == null || response.getStatus() >= 400 || !request.getMethod().equals("GET") && !POSTED.contains(address)) {
+            return;
+        }
+        boolean file = response.getHeader(HttpHeaders.CONTENT_DISPOSITION) != null;
         Audit.Kind kind = address.equals(PDF) ? Audit.Kind.PRINT : file ? Audit.Kind.EXPORT : Audit.Kind.LOOK;
         // A page about one student may hold others beside, such as the middle of the class: it is about the one.
         boolean one = student != null && (students == null || address.contains("{"));
         String who = request.getParameter("who");
         Audit.Note note = new Audit.Note(kind, VIEWS.getOrDefault(address, address), who == null || who.length() > 200 ? null : who, one ? student : null,
                 one ? null : students, null);
-        if (kind != Audit.Kind.LOOK || justNow.asMap().putIfAbsent(new Look(Viewer.current().id(), request.getRemoteAddr(), note), true) == null) {
+        if (kind == Audit.Kind.LOOK) {
+            noteOnce(viewer, request, note);
+        } else {
+            audit.note(note);
+        }
+    }
+
+    private void noteOnce(Viewer viewer, HttpServletRequest request, Audit.Note note) {
+        if (justNow.asMap().putIfAbsent(new Look(viewer.id(), request.getRemoteAddr(), note), true) == null) {
             audit.note(note);
         }
     }

@@ -41,7 +41,7 @@ class WebSecurity {
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .anyRequest().denyAll())
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
-                .addFilterBefore(new RightsFilter(rights), AuthorizationFilter.class)
+                .addFilterBefore(new RightsFilter(rights, problems), AuthorizationFilter.class)
                 .addFilterAfter(senders, RightsFilter.class)
                 .addFilterAfter(new SamePersonFilter(problems), AuthorizationFilter.class)
                 .securityContext(context -> context.securityContextRepository(contexts))

@@ -60,7 +60,7 @@ public class Refusal extends RuntimeException {
         return status;
     }
 
-    String type() {
+    public String type() {
         return type;
     }
 

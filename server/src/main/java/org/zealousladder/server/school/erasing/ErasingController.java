@@ -31,6 +31,32 @@ class ErasingController {
         return erasing.open();
     }
 
+    /** @param count how many were shown, or are erased */
+    record CountForm(int count) {}
+
+    @GetMapping("/api/erasures/leavers")
+    ErasingService.Leavers leavers() {
+        return erasing.leavers();
+    }
+
+    @PostMapping("/api/erasures/leavers")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void askLeavers(@Valid @RequestBody CountForm form) {
+        erasing.askLeavers(form.count());
+    }
+
+    @PostMapping("/api/erasures/batches/{batch}/confirmation")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void confirmBatch(@PathVariable int batch, @Valid @RequestBody CountForm yes) {
+        erasing.confirmBatch(batch, yes.count());
+    }
+
+    @DeleteMapping("/api/erasures/batches/{batch}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void dropBatch(@PathVariable int batch) {
+        erasing.dropBatch(batch);
+    }
+
     @PostMapping("/api/students/{id}/erasure")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void ask(@PathVariable int id, @Valid @RequestBody ErasureForm form) {

@@ -13,6 +13,7 @@ import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.factor.SecondFactor;
 
 /** Passwords, whether an account is open, and what somebody teaches. What is changed here counts from the next request on. */
 @Service
@@ -23,8 +24,10 @@ public class AccountService {
     private final Passwords passwords;
     private final Rights rights;
     private final Audit audit;
+    private final SecondFactor factor;
 
-    AccountService(PeopleStore people, SignInStore signIn, Passwords passwords, Rights rights, Audit audit) {
+    AccountService(PeopleStore people, SignInStore signIn, Passwords passwords, Rights rights, Audit audit, SecondFactor factor) {
+        this.factor = factor;
         this.people = people;
         this.signIn = signIn;
         this.passwords = passwords;
@@ -56,6 +59,35 @@ public class AccountService {
         signIn.endSessions(viewer.login(), here);
         signIn.forgetDevices(viewer.id());
         audit.note(Note.of(Kind.RIGHTS, "own password changed").whom(viewer.id()));
+    }
+
+    /** A second step is asked for from now on. The other sessions end: they were begun without it. */
+    public void factorSetUp(String here) {
+        Viewer viewer = Viewer.current();
+        signIn.endSessions(viewer.login(), here);
+        rights.changed(viewer.id());
+        audit.note(Note.of(Kind.RIGHTS, "second step at sign-in set up").whom(viewer.id()));
+    }
+
+    public void removeFactor() {
+        Viewer viewer = Viewer.current();
+        factor.remove(viewer.id());
+        rights.changed(viewer.id());
+        audit.note(Note.of(Kind.RIGHTS, "second step at sign-in taken away").whom(viewer.id()));
+    }
+
+    /**
+     * For somebody who has lost the device and the codes, by whoever is at the machine itself.
+     *
+     * @throws Refusal if there is no such person, or no second step
+     */
+    public void forgetFactor(String login) {
+        int person = people.byLogin(login).orElseThrow(() -> Refusal.notFound("There is no person with the sign-in name '" + login + "'.")).id();
+        if (!factor.remove(person)) {
+            throw Refusal.notFound(login + " has no second step at sign-in.");
+        }
+        signIn.endSessions(login.toLowerCase(Locale.ROOT), null);
+        audit.note(Note.of(Kind.RIGHTS, "second step at sign-in taken away at the machine").whom(person));
     }
 
     /** @return how many were ended */

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.LadderProperties;
+import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -34,9 +35,11 @@ class SessionController {
     private final SigningIn signingIn;
     private final AccountService accounts;
     private final SessionKeeper sessions;
+    private final Rights rights;
 
     SessionController(PeopleService people, SchoolCalendar calendar, LadderProperties properties, SigningIn signingIn, AccountService accounts,
-            SessionKeeper sessions) {
+            SessionKeeper sessions, Rights rights) {
+        this.rights = rights;
         this.people = people;
         this.calendar = calendar;
         this.properties = properties;
@@ -45,13 +48,15 @@ class SessionController {
         this.sessions = sessions;
     }
 
+    /** @param secondStepWanted whether nothing else is open to the person before a second step is set up */
     record SessionView(LocalDate today, boolean demo, @Nullable PersonView person, List<SamplePerson> samplePeople,
-            boolean setupNeeded) {}
+            boolean setupNeeded,
+            boolean secondStepWanted) {}
 
     record PersonView(int id, String login, String name, Viewer.Role role) {}
 
     record SignIn(@NotBlank(message = "give your sign-in name") @Size(max = 100, message = "is too long") String login,
-            @Nullable @Size(max = 200, message = "is too long") String password) {}
+            @Nullable @Size(max = 200, message = "is too long") String password, @Nullable @Size(max = 50, message = "is too long") String code) {}
 
     record FirstAdministrator(@NotBlank @Size(max = 200, message = "is too long") String token,
             @NotBlank(message = "choose a sign-in name") @Size(max = 100, message = "is too long") String login,
@@ -75,7 +80,7 @@ class SessionController {
             sessions.begin(people.sample(form.login()), false, request, response);
         } else {
             SigningIn.Place from = SessionKeeper.place(request);
-            Viewer viewer = signingIn.signIn(form.login().strip(), requireNonNull(form.password()), from);
+            Viewer viewer = signingIn.signIn(form.login().strip(), requireNonNull(form.password()), form.code(), from);
             sessions.begin(viewer, accounts.endsWhenIdle(viewer.id()), request, response);
             signingIn.learn(from.device() == null ? sessions.mark(response) : from.device(), viewer.id());
         }
@@ -99,6 +104,6 @@ class SessionController {
         List<SamplePerson> samples = properties.demo() ? people.samples() : List.of();
         return new SessionView(calendar.today(), properties.demo(),
                 viewer == null ? null : new PersonView(viewer.id(), viewer.login(), viewer.name(), viewer.role()), samples,
-                viewer == null && people.nobodyYet());
+                viewer == null && people.nobodyYet(), viewer != null && rights.wantsSecondStep(viewer));
     }
 }

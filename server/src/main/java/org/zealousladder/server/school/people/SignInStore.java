@@ -56,6 +56,11 @@ class SignInStore {
         db.sql("update people_signin_try set succeeded = true where id = :id").param("id", id).update();
     }
 
+    /** A try that was neither right nor wrong. */
+    void forget(long id) {
+        db.sql("delete from people_signin_try where id = :id").param("id", id).update();
+    }
+
     void forgetOld() {
         db.sql("delete from people_signin_try where at < now() - interval '30 days'").update();
         db.sql("delete from people_device where last_used < now() - interval '1 year'").update();

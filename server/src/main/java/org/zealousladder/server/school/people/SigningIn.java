@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -17,6 +18,7 @@ import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.factor.SecondFactor;
 
 /**
  * Checks names and passwords, and makes who errs wait (see {@link SignInPauses}). What is counted is kept in the database, so that a second server
@@ -30,9 +32,11 @@ public class SigningIn {
     private final TransactionOperations transaction;
     private final Clock clock;
     private final Audit audit;
+    private final SecondFactor factor;
 
     SigningIn(SignInStore store, PeopleStore people, Passwords passwords, TransactionOperations springSessionTransactionOperations, Clock clock,
-            Audit audit) {
+            Audit audit, SecondFactor factor) {
+        this.factor = factor;
         this.store = store;
         this.people = people;
         this.passwords = passwords;
@@ -51,9 +55,34 @@ public class SigningIn {
     /**
      * A refusal never says which of the two was wrong. The password is checked between two transactions, since that takes a while.
      *
-     * @throws Refusal 401 when name and password do not go together, 429 with the seconds to wait after too many tries
+     * @param code of the second step; null where none was given
+     * @throws Refusal 401 when name and password do not go together, or a code is wanted or wrong, 429 with the seconds to wait after too many tries
      */
-    public Viewer signIn(String login, String password, Place from) {
+    public Viewer signIn(String login, String password, @Nullable String code, Place from) {
+        return signIn(login, password, from, account -> secondStep(account, code));
+    }
+
+    /** Whether a person who is signed in knows the password: a wrong one counts as a try to sign in. */
+    public void known(String login, String password, Place from) {
+        signIn(login, password, from, account -> true);
+    }
+
+    /** The password is right; is the second step, where the person has one? Without a code it is asked for, and that is no wrong try. */
+    private boolean secondStep(PeopleStore.Account account, @Nullable String code) {
+        if (!factor.inUse(account.id())) {
+            return true;
+        }
+        if (code == null || code.isBlank()) {
+            return false;
+        }
+        if (!factor.right(account.id(), code)) {
+            audit.note(null, Note.of(Kind.REFUSED, "sign-in with a wrong code").whom(account.id()));
+            throw new Refusal(HttpStatus.UNAUTHORIZED, "code-wrong", "code", "That code is not right, or has been used. Type the one that is shown now.");
+        }
+        return true;
+    }
+
+    private Viewer signIn(String login, String password, Place from, Predicate<PeopleStore.Account> further) {
         String device = from.device() == null ? null : SetupToken.hash(from.device());
         long tried = begin(login, from.address(), device);
         PeopleStore.Account account = people.byLogin(login).orElse(null);
@@ -62,6 +91,10 @@ public class SigningIn {
             audit.note(null, Note.of(Kind.REFUSED, account == null ? "sign-in with a name that nobody has" : "sign-in with a wrong password")
                     .whom(account == null ? null : account.id()));
             throw Refusal.unauthorized("That name and password do not go together. Check both and try again.");
+        }
+        if (!further.test(account)) {
+            store.forget(tried);
+            throw new Refusal(HttpStatus.UNAUTHORIZED, "code-wanted", "code", "Type the six digits that your authenticator shows now.");
         }
         store.succeeded(tried);
         passwords.renewed(password, requireNonNull(account.passwordHash())).ifPresent(hash -> people.setPassword(login, hash));

@@ -64,6 +64,27 @@ class HistoryTest extends ScreeningTest {
     }
 
     @Test
+    void whoIsShownWhomAChangeWouldMoveHasLookedAtThem() throws Exception {
+        int window = db.sql("select w.id from measures_window w where w.year_id = :year order by w.starts limit 1").param("year", thisYear())
+                .query(Integer.class).single();
+        send(person("a.sandvik"), "/api/changes/preview",
+                Map.of("change", Map.of("window", Map.of("id", window, "yearId", thisYear(), "name", "Autumn", "starts", "2025-09-08", "ends",
+                        "2025-09-12"))))
+                .andExpect(status().isOk());
+        JsonNode look = body(read(person("a.sandvik"), "/api/history?words=a.sandvik&kind=look")).get("rows").get(0);
+        assertEquals("who would move by a change", look.get("what").asString());
+        assertTrue(look.get("students").asInt() > 100, look.toString());
+    }
+
+    @Test
+    void whatWasRefusedIsOnRecordWithoutWhatWasAskedFor() throws Exception {
+        read(person("h.elper"), "/api/desk" + scope("2025-HISTORY", "")).andExpect(status().isForbidden());
+        send(person("h.elper"), "/api/students/" + student("Kai 2025-HISTORY") + "/erasure", Map.of("reason", "x")).andExpect(status().isForbidden());
+        JsonNode rows = body(read(person("a.sandvik"), "/api/history?words=h.elper&kind=refused")).get("rows");
+        assertEquals(List.of("was refused: POST /api/students/{id}/erasure", "was refused: Desk"), each(rows).map(r -> r.get("what").asString()).toList());
+    }
+
+    @Test
     void signInsAndChangesOfRightsAreOnRecord() throws Exception {
         signOutHere();
         String wrong = "{\"login\":\"H.Istory\",\"password\":\"not the right one\"}";

@@ -71,6 +71,15 @@ class ReportPdfTest {
         assertTrue(text(ReportPdf.of(List.of(report("R&D <class>", 2, List.of())), false), 1).contains("Žofie <Ørsted> & Łęcka"));
     }
 
+    /** From before they were refused. */
+    @Test
+    void aCharacterThatCannotBeInANameOfEarlierDaysBreaksNothing() throws IOException {
+        String text = text(ReportPdf.of(List.of(report("Te\u0007rn \uFFFE\uFFFF \u001B[31m\uD800 class", 2, List.of("Who\u0001?"))), false), 1);
+        for (String part : List.of("Te", "rn", "[31m", " class", "Who", "Pupil 1")) {
+            assertTrue(text.contains(part), part + " in " + text);
+        }
+    }
+
     @Test
     void everyReportBeginsAPage() throws IOException {
         String text = text(ReportPdf.of(List.of(report("First", 3, List.of()), report("Second", 3, List.of()), report("Third", 3, List.of())), false), 3);

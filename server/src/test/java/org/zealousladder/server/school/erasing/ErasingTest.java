@@ -102,6 +102,49 @@ class ErasingTest extends ScreeningTest {
         assertTrue(!coverage.toString().contains(NAME), "and no view does");
     }
 
+    /** Five years are set for the tests; today is 13 March 2026. */
+    @Test
+    void whoLeftLongAgoIsErasedTogetherByTwo() throws Exception {
+        take("year,starts,ends", "2018-19,2018-08-27,2019-06-28", "2020-21,2020-08-24,2021-06-25");
+        take("class,school,year,name,grade", "2018-OLD,SKERROW,2018-19,Old,3", "2020-OLDER,SKERROW,2020-21,Older,4");
+        take("login,person,role,school", "a.third,A. Third,administrator,");
+        take("student,given_name,family_name", "OLD-1,Ylva,Longgone", "OLD-2,Nils,Longgone", "OLD-3,Stine,Stillhere", "OLD-4,Kari,Leftinmarch",
+                "OLD-5,Per,Leftinmarch");
+        take("student,class,from,to", "OLD-1,2018-OLD,2018-08-27,", "OLD-2,2018-OLD,2018-08-27,2018-10-01", "OLD-3,2018-OLD,2018-08-27,2019-06-28",
+                "OLD-3,2025-KITTIWAKE,2025-08-25,",
+                "OLD-4,2020-OLDER,2020-08-24,2021-03-12", "OLD-5,2020-OLDER,2020-08-24,2021-03-13");
+        take("student,measure,date,score", "OLD-1,maze,2018-09-10,12");
+        Viewer first = person("a.sandvik");
+        Viewer second = person("a.third");
+        read(person("m.tveit"), "/api/erasures/leavers").andExpect(refused("403 forbidden"));
+        JsonNode due = body(read(first, "/api/erasures/leavers"));
+        assertEquals(5, due.get("years").asInt());
+        assertEquals(List.of("OLD-2 2018-10-01", "OLD-1 2019-06-28", "OLD-4 2021-03-12"),
+                each(due.get("due")).map(l -> l.get("code").asString() + " " + l.get("leftOn").asString()).toList(),
+                "the last day in any class counts, and five years are over");
+        send(first, "/api/erasures/leavers", Map.of("count", 2)).andExpect(refused("409 conflict"));
+        send(first, "/api/erasures/leavers", Map.of("count", 3)).andExpect(status().isNoContent());
+        assertEquals(0, body(read(first, "/api/erasures/leavers")).get("due").size());
+        List<JsonNode> asked = each(body(read(second, "/api/erasures"))).filter(e -> e.get("batch") != null).toList();
+        assertEquals(List.of("left more than five years ago"), asked.stream().map(e -> e.get("reason").asString()).distinct().toList());
+        int batch = asked.get(0).get("batch").asInt();
+        send(first, "/api/erasures/batches/" + batch + "/confirmation", Map.of("count", 3)).andExpect(refused("403 forbidden"));
+        send(second, "/api/erasures/batches/" + batch + "/confirmation", Map.of("count", 4)).andExpect(refused("422 invalid count"));
+        call(first, delete("/api/erasures/batches/" + batch)).andExpect(status().isNoContent());
+        send(second, "/api/erasures/batches/" + batch + "/confirmation", Map.of("count", 3)).andExpect(refused("404 not-found"));
+        assertNotEquals(List.of(), where("Longgone"));
+
+        send(first, "/api/erasures/leavers", Map.of("count", 3)).andExpect(status().isNoContent());
+        int again = each(body(read(second, "/api/erasures"))).filter(e -> e.get("batch") != null).findFirst().orElseThrow().get("batch").asInt();
+        send(second, "/api/erasures/batches/" + again + "/confirmation", Map.of("count", 3)).andExpect(status().isNoContent());
+        assertEquals(List.of(), where("Longgone"));
+        assertEquals(List.of("roster_student.family_name"), where("Stillhere"));
+        assertEquals(List.of("roster_student.family_name"), where("Leftinmarch"), "Per left five years ago to the day");
+        JsonNode history = body(read(first, "/api/history?kind=erased")).get("rows");
+        assertEquals("erased leavers by A. Third of 3", history.get(0).get("what").asString() + " by " + history.get(0).at("/by/name").asString() + " of "
+                + history.get(0).get("students").asInt());
+    }
+
     @Test
     void whatWasAskedForCanBeDropped() throws Exception {
         newClass("2025-ERASENOT", 3, "b.calder", "Ole");

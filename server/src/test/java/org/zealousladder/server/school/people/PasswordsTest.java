@@ -12,6 +12,8 @@ import static org.mockito.Mockito.when;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.zealousladder.server.platform.problems.Refusal;
 
@@ -28,12 +30,26 @@ class PasswordsTest {
 
     @Test
     void theyHaveALengthThatTheHashCanHold() {
-        assertEquals("hash of ten letter", passwords.hash("ten letter"));
-        assertEquals("hash of " + "ö".repeat(36), passwords.hash("ö".repeat(36)));
-        for (String bad : new String[] {"too short", "ö".repeat(37)}) {
+        String longest = "Kühlöfen, Wüstenflüsse, Brückenzölle, Mühlräder im Grünen dazu.";
+        assertEquals(72, longest.getBytes(java.nio.charset.StandardCharsets.UTF_8).length);
+        for (String good : new String[] {"vJ4#mu8qzL", "otter lamp sixteen", longest}) {
+            assertEquals("hash of " + good, passwords.hash(good));
+        }
+        for (String bad : new String[] {"too short", longest + "!"}) {
             Refusal refusal = assertThrows(Refusal.class, () -> passwords.hash(bad));
             assertEquals("password", refusal.field());
         }
+    }
+
+    /** Of lists of stolen ones, with the usual changes, of the keyboard, of this place. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"password123", "qwertyuiop", "1234567890", "iloveyou12", "P@ssw0rd!1", "aaaaaaaaaaaa", "letmein2024", "zealousladder", "Skerrow2026",
+                    "teacher1234", "ladderladder", "abcdefghijkl"})
+    void thoseThatAreTriedFirstAreRefused(String known) {
+        Refusal refusal = assertThrows(Refusal.class, () -> passwords.hash(known));
+        assertEquals("That is among the first passwords that are tried. Take three or four words that have nothing to do with each other.",
+                refusal.getMessage());
     }
 
     @Test

@@ -24,6 +24,7 @@ import org.zealousladder.server.platform.audit.Audit.Kind;
 import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.factor.SecondFactor;
 import org.zealousladder.server.school.people.SignInPauses.Failures;
 import org.zealousladder.server.school.people.SigningIn.Place;
 
@@ -37,6 +38,7 @@ class SigningInTest {
     private final PeopleStore people = mock(PeopleStore.class);
     private final PasswordEncoder encoder = mock(PasswordEncoder.class);
     private final Audit audit = mock(Audit.class);
+    private final SecondFactor factor = mock(SecondFactor.class);
     private SigningIn signingIn;
 
     @BeforeEach
@@ -46,7 +48,7 @@ class SigningInTest {
         when(store.record(anyString(), anyString(), any())).thenReturn(new SignInPauses.Record(NONE, NONE, NONE));
         when(store.begin(anyString(), anyString())).thenReturn(17L);
         signingIn = new SigningIn(store, people, new Passwords(encoder), TransactionOperations.withoutTransaction(), Clock.fixed(NOW, ZoneOffset.UTC),
-                audit);
+                audit, factor);
     }
 
     private void account(String login, String hash) {
@@ -54,13 +56,13 @@ class SigningInTest {
     }
 
     private Refusal refused(String login, String password, Place from) {
-        return assertThrows(Refusal.class, () -> signingIn.signIn(login, password, from));
+        return assertThrows(Refusal.class, () -> signingIn.signIn(login, password, null, from));
     }
 
     @Test
     void theRightPasswordGivesTheViewerAndTheTryIsCountedBeforeItIsChecked() {
         account("t.sato", "hash of three words here");
-        assertEquals(new Viewer(4, "t.sato", "T. Sato", Viewer.Role.TEACHER, 1), signingIn.signIn("t.sato", "three words here", HERE));
+        assertEquals(new Viewer(4, "t.sato", "T. Sato", Viewer.Role.TEACHER, 1), signingIn.signIn("t.sato", "three words here", null, HERE));
         var order = inOrder(store, encoder);
         order.verify(store).oneAtATime("t.sato");
         order.verify(store).begin("t.sato", "127.0.0.1");
@@ -69,11 +71,28 @@ class SigningInTest {
     }
 
     @Test
+    void withASecondStepTheRightPasswordAloneLetsNobodyIn() {
+        account("t.sato", "hash of three words here");
+        when(factor.inUse(4)).thenReturn(true);
+        when(factor.right(4, "123456")).thenReturn(true);
+        assertEquals("code-wanted", refused("t.sato", "three words here", HERE).type());
+        verify(store).forget(17);
+        verify(store, never()).succeeded(17);
+        Refusal wrong = assertThrows(Refusal.class, () -> signingIn.signIn("t.sato", "three words here", "654321", HERE));
+        assertEquals("code-wrong", wrong.type());
+        verify(store).forget(17);
+        assertEquals(4, signingIn.signIn("t.sato", "three words here", "123456", HERE).id());
+        verify(store).succeeded(17);
+        Refusal other = assertThrows(Refusal.class, () -> signingIn.signIn("t.sato", "other words here", "123456", HERE));
+        assertEquals("sign-in", other.type(), "whether there is a second step is told to who knows the password alone");
+    }
+
+    @Test
     void aHashOfAnEarlierFormIsRenewed() {
         account("t.sato", "hash of three words here");
         when(encoder.upgradeEncoding("hash of three words here")).thenReturn(true);
         when(encoder.encode("three words here")).thenReturn("a better hash");
-        signingIn.signIn("t.sato", "three words here", HERE);
+        signingIn.signIn("t.sato", "three words here", null, HERE);
         verify(people).setPassword("t.sato", "a better hash");
         refused("t.sato", "nope", HERE);
         verify(people, never()).setPassword("t.sato", "hash of nope");
@@ -118,14 +137,14 @@ class SigningInTest {
         when(store.knows("t.sato", hash)).thenReturn(true);
         when(store.record("t.sato", "device:" + hash, SignInPauses.MEMORY))
                 .thenReturn(new SignInPauses.Record(NONE, new Failures(500, NOW), new Failures(500, NOW)));
-        signingIn.signIn("t.sato", "three words here", new Place("127.0.0.1", "the token"));
+        signingIn.signIn("t.sato", "three words here", null, new Place("127.0.0.1", "the token"));
         verify(store).begin("t.sato", "device:" + hash);
     }
 
     @Test
     void aDeviceOfSomebodyElseIsNoneOfTheirs() {
         account("t.sato", "hash of three words here");
-        signingIn.signIn("t.sato", "three words here", new Place("127.0.0.1", "another token"));
+        signingIn.signIn("t.sato", "three words here", null, new Place("127.0.0.1", "another token"));
         verify(store).begin("t.sato", "127.0.0.1");
     }
 }

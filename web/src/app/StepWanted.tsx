@@ -1,0 +1,32 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { api } from '../api/client';
+import type { Session } from '../api/types';
+import { Button } from '../ui/Button';
+import { Loading } from '../ui/States';
+
+const SecondStep = lazy(() => import('../features/school/people/SecondStep').then((m) => ({ default: m.SecondStep })));
+
+/** In some roles nothing is open before a second step is set up, where the settings say so. */
+export function StepWanted({ session }: { session: Session }) {
+  const queries = useQueryClient();
+  const again = () => queries.invalidateQueries({ queryKey: ['session'] });
+  return (
+    <main className="min-h-screen grid place-items-center p-6">
+      <div className="grid gap-5 max-w-md">
+        <div>
+          <h1 className="text-[22px] font-semibold m-0">One thing before you begin, {session.person?.name}</h1>
+          <p className="m-0 mt-1 text-soft">
+            Whoever sees as many students as you do needs a second step at sign-in here.
+          </p>
+        </div>
+        <Suspense fallback={<Loading label="One moment ..." height={200} />}>
+          <SecondStep on={false} codesLeft={0} start done={again} />
+        </Suspense>
+        <div>
+          <Button onClick={() => api.DELETE('/api/session').then(again, again)}>Sign out</Button>
+        </div>
+      </div>
+    </main>
+  );
+}
