@@ -95,6 +95,9 @@ server_with() { # NAME
   echo "$(cat "$STATE/$(records_of "$1")/pg.port") $(cat "$STATE/$(records_of "$1")/replica/pg.port" 2>/dev/null) ${LADDER_SERVERS:-1} $(app)"
 }
 
+# Threads of the lowest priority, which make reports, get what the others leave of the processors; Java asks for a switch before it tells the system of priorities.
+BEHIND_OTHERS='-XX:ThreadPriorityPolicy=1 -XX:JavaPriority1_To_OSPriority=19'
+
 server_as_is() { [ "$(cat "$STATE/$1/server.with" 2>/dev/null)" = "$(server_with "$1")" ]; } # NAME
 
 server_start() { # NAME PREFERRED_PORT
@@ -122,8 +125,8 @@ server_start() { # NAME PREFERRED_PORT
   local metrics=${LADDER_METRICS_PORT:+$((LADDER_METRICS_PORT + ${n:-1} - 1))} app
   app=$(app)
   # A server that is out of memory is of no use to anybody: it ends, and the supervisor starts it anew.
-  LADDER_PORT=$port LADDER_METRICS_PORT=${metrics:--1} LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xmx"${LADDER_MEMORY:-1g}" -XX:+UseSerialGC \
-    -XX:-UsePerfData -Djava.io.tmpdir="$STATE/$name/tmp" -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -jar "$app/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
+  LADDER_PORT=$port LADDER_METRICS_PORT=${metrics:--1} LOGGING_FILE_NAME=$STATE/$name/server.log setsid "$ROOT/scripts/supervise.sh" "$STATE/$name" java -Xms"${LADDER_MEMORY:-1g}" -Xmx"${LADDER_MEMORY:-1g}" -XX:+UseParallelGC -XX:NewRatio=1 -XX:MetaspaceSize=192m \
+    $BEHIND_OTHERS -XX:-UsePerfData -Djava.io.tmpdir="$STATE/$name/tmp" -XX:+ExitOnOutOfMemoryError -XX:SharedArchiveFile="$app/classes.jsa" -Xshare:auto -jar "$app/ladder-all.jar" serve >/dev/null 2>&1 </dev/null &
   until server_healthy "$name"; do
     tries=$((tries + 1))
     if [ -s "$STATE/$name/ended" ]; then

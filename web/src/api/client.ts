@@ -65,7 +65,7 @@ api.use({
 });
 
 export function csrfToken(): string {
-  return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+  return decodeURIComponent(/(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
 }
 
 export async function problemOf(response: Response): Promise<Problem> {

@@ -14,17 +14,24 @@ import java.util.UUID;
 /** A sample person whose browser asks through a web server in front of several: one that does not answer is passed over. */
 final class AnyServer {
     /** An error that lasts for longer is one. */
-    private static final Duration PATIENCE = Duration.ofSeconds(5);
+    private static final Duration LASTS = Duration.ofSeconds(5);
 
     private final List<String> addresses;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).version(HttpClient.Version.HTTP_1_1).connectTimeout(Duration.ofSeconds(2))
             .build();
+    private final Duration patience;
     private int at;
 
     record Answer(int status, String body) {}
 
     AnyServer(List<String> addresses, int first, String login) throws IOException, InterruptedException {
+        this(addresses, first, login, LASTS);
+    }
+
+    /** @param patience for how long what fails is asked for again */
+    AnyServer(List<String> addresses, int first, String login, Duration patience) throws IOException, InterruptedException {
+        this.patience = patience;
         this.addresses = addresses;
         this.at = first;
         get("/api/session");
@@ -62,7 +69,7 @@ final class AnyServer {
     /** As the pages do: what was not answered is sent again under the same key. */
     private Answer send(String method, String path, String body) throws IOException, InterruptedException {
         String key = UUID.randomUUID().toString();
-        long until = System.nanoTime() + PATIENCE.toNanos();
+        long until = System.nanoTime() + patience.toNanos();
         while (true) {
             try {
                 HttpResponse<String> answer = client.send(request(method, path, body, key), HttpResponse.BodyHandlers.ofString());

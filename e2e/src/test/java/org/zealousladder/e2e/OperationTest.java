@@ -65,12 +65,12 @@ class OperationTest {
         HttpClient client = HttpClient.newHttpClient();
         HttpResponse<String> page = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).build(), HttpResponse.BodyHandlers.ofString());
         assertEquals("max-age=31536000", page.headers().firstValue("Strict-Transport-Security").orElse("none"));
-        String token = page.headers().allValues("Set-Cookie").stream().filter(c -> c.startsWith("XSRF-TOKEN=")).findFirst().orElseThrow();
-        assertTrue(token.contains("; Secure"), token);
+        String token = page.headers().allValues("Set-Cookie").stream().filter(c -> c.startsWith("__Host-XSRF-TOKEN=")).findFirst().orElseThrow();
+        assertTrue(token.contains("; Secure") && token.contains("Path=/;"), token);
         String value = token.substring(token.indexOf('=') + 1, token.indexOf(';'));
         // What somebody writes into the header beforehand is not believed: only the last, which the web server in front has put there.
         HttpResponse<String> refused = client.send(HttpRequest.newBuilder(URI.create(address + "/api/session")).header("Content-Type", "application/json")
-                .header("Cookie", "XSRF-TOKEN=" + value).header("X-XSRF-TOKEN", value).header("X-Forwarded-For", "198.51.100.7, 203.0.113.9")
+                .header("Cookie", "__Host-XSRF-TOKEN=" + value).header("X-XSRF-TOKEN", value).header("X-Forwarded-For", "198.51.100.7, 203.0.113.9")
                 .POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"nobody\",\"password\":\"not the right one\"}")).build(),
                 HttpResponse.BodyHandlers.ofString());
         assertEquals(401, refused.statusCode(), refused.body());

@@ -71,7 +71,8 @@ class BadInputTest extends ScreeningTest {
         }
         for (String path : List.of("/api/students", "/api/students/" + sunniva, "/api/trends/" + sunniva + "/" + oral, "/api/scope", "/api/session",
                 "/api/account",
-                "/api/measures", "/api/changes", "/api/reading/1", "/api/records/kinds")) {
+                "/api/measures", "/api/changes", "/api/reading/1", "/api/records/kinds", "/api/records/imports/turn", "/api/erasures",
+                "/api/erasures/leavers")) {
             all.add(new Asked(HttpMethod.GET, path, Map.of("asOf", "2026-03-13", "find", "sun", "school", "1", "measure", "" + oral), ""));
         }
         for (Object[] post : new Object[][] {
@@ -98,7 +99,11 @@ class BadInputTest extends ScreeningTest {
                         "{'change':{'window':{'id':" + winter + ",'yearId':" + year + ",'name':'Winter','starts':'2026-01-12','ends':'2026-01-23'}}}"},
                 {"/api/report/pdf", "{'who':'" + who + "','year':" + year + ",'asOf':'2026-03-13','measure':" + oral + ",'codes':false}"},
                 {"/api/trends/" + sunniva + "/" + oral + "/goal-advice", "{'startDate':'2026-01-08','startScore':60,'goalDate':'2026-05-08','goalScore':90}"},
-                {"/api/session", "{'login':'r.oduya','password':'three words'}"}}) {
+                {"/api/erasures/leavers", "{'count':3}"},
+                {"/api/erasures/batches/1/confirmation", "{'count':3}"},
+                {"/api/account/factor/confirmation", "{'code':'123456'}"},
+                {"/api/account/factor/removal", "{'current':'three words','code':'123456'}"},
+                {"/api/session", "{'login':'r.oduya','password':'three words','code':'123456'}"}}) {
             String body = ((String) post[1]).replaceFirst("%d", "" + sunniva).replaceFirst("%d", "" + oral).replace('\'', '"');
             all.add(new Asked(HttpMethod.POST, (String) post[0], Map.of(), body));
         }

@@ -42,6 +42,8 @@ public class PdfService {
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "report-pdf");
         thread.setDaemon(true);
+        // Somebody waits for a view at this moment; for a report one waits anyway.
+        thread.setPriority(Thread.MIN_PRIORITY);
         return thread;
     });
     private final FairQueue queue = new FairQueue(worker, MOST_WAITING);

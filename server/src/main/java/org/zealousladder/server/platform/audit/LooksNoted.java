@@ -62,7 +62,7 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
         }
         String address = pattern.toString();
         if (response.getStatus() == HttpServletResponse.SC_FORBIDDEN) {
-            noteOnce(viewer, request, Audit.Note.of(Audit.Kind.REFUSED, "was refused: " + VIEWS.getOrDefault(address, request.getMethod() + " " + address)));
+            noteOnce(viewer, request, Audit.Note.of(Audit.Kind.REFUSED, VIEWS.getOrDefault(address, request.getMethod() + " " + address)));
             return;
         }
         Integer student = Looked.student();

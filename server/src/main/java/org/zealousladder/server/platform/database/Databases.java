@@ -20,6 +20,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.server.platform.codes.Codes;
+import org.zealousladder.server.platform.who.Cookies;
 
 /** Two roles of one database, each with a pool of its own: that of records, and that of people and their sessions. */
 @Configuration(proxyBeanMethods = false)
@@ -52,8 +53,8 @@ class Databases {
 
     @Bean
     @ConditionalOnBean(Replica.class)
-    FilterRegistrationBean<SeenFilter> seen(Replica replica, @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
-        FilterRegistrationBean<SeenFilter> registration = new FilterRegistrationBean<>(new SeenFilter(replica, secure));
+    FilterRegistrationBean<SeenFilter> seen(Replica replica, Cookies cookies) {
+        FilterRegistrationBean<SeenFilter> registration = new FilterRegistrationBean<>(new SeenFilter(replica, cookies));
         registration.setOrder(Ordered.HIGHEST_PRECEDENCE + 10);
         return registration;
     }

@@ -6,12 +6,13 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.Arrays;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.ResponseCookie;
 import org.springframework.security.web.util.OnCommittedResponseWrapper;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.zealousladder.server.platform.who.Cookies;
 
 /**
  * Whoever has changed something carries how far the records were then, so that the replica is asked for their next views only when it has that. A cookie, since
@@ -20,14 +21,14 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class SeenFilter extends OncePerRequestFilter {
     static final String COOKIE = "LADDER_SEEN";
     /** The replica is never further behind than this. */
-    private static final int SECONDS = 60;
+    private static final Duration LASTS = Duration.ofMinutes(1);
 
     private final Replica replica;
-    private final boolean secure;
+    private final Cookies cookies;
 
-    SeenFilter(Replica replica, boolean secure) {
+    SeenFilter(Replica replica, Cookies cookies) {
         this.replica = replica;
-        this.secure = secure;
+        this.cookies = cookies;
     }
 
     @Override
@@ -61,8 +62,7 @@ class SeenFilter extends OncePerRequestFilter {
                 return;
             }
             told = true;
-            addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(COOKIE, Long.toHexString(far())).path("/api").maxAge(SECONDS).httpOnly(true)
-                    .secure(secure).sameSite("Strict").build().toString());
+            addHeader(HttpHeaders.SET_COOKIE, cookies.line(COOKIE, Long.toHexString(far()), LASTS));
         }
     }
 
@@ -78,7 +78,7 @@ class SeenFilter extends OncePerRequestFilter {
     /** What the sender of a request has seen; 0 where that is nothing in particular. */
     static long of(HttpServletRequest request) {
         Cookie[] cookies = request.getCookies();
-        return cookies == null ? 0 : Arrays.stream(cookies).filter(c -> c.getName().equals(COOKIE)).mapToLong(c -> number(c.getValue())).max().orElse(0);
+        return cookies == null ? 0 : Arrays.stream(cookies).filter(c -> c.getName().endsWith(COOKIE)).mapToLong(c -> number(c.getValue())).max().orElse(0);
     }
 
     private static long number(String hex) {

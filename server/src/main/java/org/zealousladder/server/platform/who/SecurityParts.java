@@ -2,7 +2,7 @@ package org.zealousladder.server.platform.who;
 
 import java.time.Clock;
 import java.util.Map;
-import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.session.autoconfigure.DefaultCookieSerializerCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -20,10 +20,17 @@ class SecurityParts {
 
     /** The token against forged requests is a cookie that the page reads; it goes over HTTPS only where the session's does. */
     @Bean
-    CsrfTokenRepository tokens(@Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
+    CsrfTokenRepository tokens(Cookies cookies) {
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
-        tokens.setCookieCustomizer(cookie -> cookie.secure(secure).sameSite("Strict"));
+        tokens.setCookieName(cookies.named("XSRF-TOKEN"));
+        tokens.setCookieCustomizer(cookie -> cookie.secure(cookies.secure()).sameSite("Strict"));
         return tokens;
+    }
+
+    /** Everything else of it stands in the settings. */
+    @Bean
+    DefaultCookieSerializerCustomizer sessionCookie(Cookies cookies) {
+        return serializer -> serializer.setCookieName(cookies.named("LADDER"));
     }
 
     @Bean

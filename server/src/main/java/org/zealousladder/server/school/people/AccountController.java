@@ -63,7 +63,7 @@ class AccountController {
 
     private void mustKnow(String current, HttpServletRequest request) {
         try {
-            signingIn.known(Viewer.current().login(), current, SessionKeeper.place(request));
+            signingIn.known(Viewer.current().login(), current, sessions.place(request));
         } catch (Refusal refusal) {
             throw refusal.status() == HttpStatus.UNAUTHORIZED ? Refusal.invalid("current", "That is not your present password. Nothing was changed.") : refusal;
         }

@@ -79,7 +79,7 @@ class SessionController {
         if (sample) {
             sessions.begin(people.sample(form.login()), false, request, response);
         } else {
-            SigningIn.Place from = SessionKeeper.place(request);
+            SigningIn.Place from = sessions.place(request);
             Viewer viewer = signingIn.signIn(form.login().strip(), requireNonNull(form.password()), form.code(), from);
             sessions.begin(viewer, accounts.endsWhenIdle(viewer.id()), request, response);
             signingIn.learn(from.device() == null ? sessions.mark(response) : from.device(), viewer.id());

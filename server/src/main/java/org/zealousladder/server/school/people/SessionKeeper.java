@@ -11,10 +11,8 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.ResponseCookie;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
@@ -24,6 +22,7 @@ import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.who.Cookies;
 import org.zealousladder.server.platform.who.SignedIn;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.people.SigningIn.Place;
@@ -41,21 +40,21 @@ class SessionKeeper {
     private final CsrfTokenRepository tokens;
     private final FindByIndexNameSessionRepository<? extends Session> sessions;
     private final Clock clock;
-    private final boolean secure;
+    private final Cookies cookies;
 
     SessionKeeper(SecurityContextRepository contexts, CsrfTokenRepository tokens, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock,
-            @Value("${server.servlet.session.cookie.secure:false}") boolean secure) {
+            Cookies cookies) {
         this.contexts = contexts;
         this.tokens = tokens;
         this.sessions = sessions;
         this.clock = clock;
-        this.secure = secure;
+        this.cookies = cookies;
     }
 
     /** Where a request comes from. */
-    static Place place(HttpServletRequest request) {
+    Place place(HttpServletRequest request) {
         String device = request.getCookies() == null ? null
-                : Arrays.stream(request.getCookies()).filter(c -> c.getName().equals(DEVICE)).map(Cookie::getValue).findFirst().orElse(null);
+                : Arrays.stream(request.getCookies()).filter(c -> c.getName().equals(cookies.named(DEVICE))).map(Cookie::getValue).findFirst().orElse(null);
         return new Place(request.getRemoteAddr(), device);
     }
 
@@ -95,8 +94,7 @@ class SessionKeeper {
     /** @return the token by which the browser will be known */
     String mark(HttpServletResponse response) {
         String token = SetupToken.fresh();
-        response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(DEVICE, token).httpOnly(true).secure(secure).sameSite("Strict").path("/api")
-                .maxAge(Duration.ofDays(365)).build().toString());
+        response.addHeader(HttpHeaders.SET_COOKIE, cookies.line(DEVICE, token, Duration.ofDays(365)));
         return token;
     }
 

@@ -15,11 +15,12 @@ import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.zealousladder.server.platform.who.Cookies;
 
 /** What a person carries who has just changed something. */
 class SeenFilterTest {
     private final Replica replica = mock(Replica.class);
-    private final SeenFilter filter = new SeenFilter(replica, true);
+    private final SeenFilter filter = new SeenFilter(replica, new Cookies(true));
 
     private MockHttpServletResponse asked(String method, FilterChain chain) throws Exception {
         MockHttpServletResponse response = new MockHttpServletResponse();
@@ -37,7 +38,7 @@ class SeenFilterTest {
         });
         for (MockHttpServletResponse answer : new MockHttpServletResponse[] {empty, full}) {
             String cookie = answer.getHeader("Set-Cookie");
-            assertTrue(cookie != null && cookie.startsWith("LADDER_SEEN=1a2b; Path=/api; Max-Age=60;"), cookie);
+            assertTrue(cookie != null && cookie.startsWith("__Host-LADDER_SEEN=1a2b; Path=/; Max-Age=60;"), cookie);
             assertTrue(cookie.endsWith("; Secure; HttpOnly; SameSite=Strict"), cookie);
             assertEquals(1, answer.getHeaders("Set-Cookie").size());
         }
@@ -55,7 +56,7 @@ class SeenFilterTest {
         when(replica.written()).thenThrow(new DataAccessResourceFailureException("away"));
         MockHttpServletResponse answer = asked("DELETE", (request, response) -> {});
         MockHttpServletRequest next = new MockHttpServletRequest("GET", "/api/desk");
-        next.setCookies(answer.getCookie("LADDER_SEEN"));
+        next.setCookies(answer.getCookie("__Host-LADDER_SEEN"));
         assertEquals(Long.MAX_VALUE, SeenFilter.of(next));
     }
 

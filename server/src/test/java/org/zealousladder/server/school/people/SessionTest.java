@@ -18,8 +18,7 @@ import org.zealousladder.server.ScreeningTest;
 
 /** Signing in for real, with a password, and going on with the cookie that was given for it. */
 abstract class SessionTest extends ScreeningTest {
-    /** The cookie's name where no server gives it another. */
-    protected static final String SESSION = "SESSION";
+    protected static final String SESSION = "LADDER";
     protected static final String PASSWORD = "three words in a row";
 
     @Autowired

@@ -1,0 +1,87 @@
+package org.zealousladder.e2e;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import com.google.gson.JsonElement;
+import com.google.gson.JsonParser;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** The records on a file system of 330 MB of their own, which is filled to its last byte. Only where the machine lets one be made. */
+class FullDiskTest {
+    private static final String WHO = "who=school-1&year=2&asOf=2026-03-13";
+    private static final String NO_ROOM = "The server has no room left on its disk. Nothing was saved; tell your administrator.";
+    private LocalDate day = LocalDate.of(2025, 9, 1);
+
+    private AnyServer.Answer save(AnyServer person, String student) throws IOException, InterruptedException {
+        day = day.plusDays(1);
+        return person.post("/api/scores",
+                "{\"studentId\":" + student + ",\"measureId\":1,\"takenOn\":\"" + day + "\",\"value\":33,\"status\":\"scored\",\"sure\":true}");
+    }
+
+    private static void fill(Path file) throws IOException {
+        byte[] piece = new byte[1 << 20];
+        for (int size = piece.length; size > 0; size /= 2) {
+            try (OutputStream out = Files.newOutputStream(file, java.nio.file.StandardOpenOption.CREATE, java.nio.file.StandardOpenOption.APPEND)) {
+                while (true) {
+                    out.write(piece, 0, size);
+                }
+            } catch (IOException full) {
+                // Smaller pieces may still fit.
+            }
+        }
+    }
+
+    @Test
+    void aFullDiskIsSaidAndNothingThatWasSavedIsLost() throws Exception {
+        try (Operations ops = new Operations("demo-full")) {
+            assumeTrue(ops.run("mkdir $STATE/small && mount -t tmpfs -o size=330m,mode=755 tmpfs $STATE/small").code() == 0,
+                    "no file system of its own can be made here");
+            try {
+                ops.well(
+                        "mkdir $STATE/demo-full && install -d -o postgres -g postgres -m 700 $STATE/small/pg && echo $STATE/small/pg >$STATE/demo-full/pg.where");
+                ops.well("database_start demo-full -c max_wal_size=64MB -c min_wal_size=32MB; server_env demo-full; migrate demo-full; "
+                        + "java_run 512m demo-load $STATE/files --size skerrow --password x-not-used-here-x; server_start demo-full 0");
+                AnyServer person = new AnyServer(List.of("http://127.0.0.1:" + ops.well("cat $STATE/demo-full/server.port")), 0, "m.tveit", Duration.ZERO);
+                JsonElement row = JsonParser.parseString(person.get("/api/table?" + WHO).body()).getAsJsonObject().get("rows").getAsJsonArray().get(5);
+                String student = row.getAsJsonObject().get("student").getAsJsonObject().get("id").getAsString();
+                String code = row.getAsJsonObject().get("student").getAsJsonObject().get("code").getAsString();
+                List<String> saved = new ArrayList<>();
+                fill(ops.file("small/filler"));
+                int refused = 0;
+                for (int i = 0; i < 120 && refused < 30; i++) {
+                    AnyServer.Answer answer = save(person, student);
+                    if (answer.status() == 204) {
+                        saved.add(code + ",oral-reading," + day + ",33,scored");
+                    } else if (answer.status() != 409) {
+                        assertEquals(503, answer.status(), answer.body());
+                        assertEquals(NO_ROOM, JsonParser.parseString(answer.body()).getAsJsonObject().get("detail").getAsString());
+                        refused++;
+                    }
+                }
+                assertEquals(30, refused);
+                assertTrue(person.get("/api/desk?" + WHO).body().contains("\"student\""), "what is on record is still shown");
+                Files.delete(ops.file("small/filler"));
+                AnyServer.Answer after = save(person, student);
+                for (int i = 0; i < 60 && after.status() != 204; i++) {
+                    Thread.sleep(500);
+                    after = save(person, student);
+                }
+                assertEquals(204, after.status(), after.body());
+                List<String> kept = person.get("/api/records/scores.csv?measure=1&" + WHO).body().lines().filter(saved::contains).toList();
+                assertEquals(saved, kept);
+            } finally {
+                ops.run("server_stop demo-full || true; database_stop demo-full || true; umount $STATE/small");
+            }
+        }
+    }
+}
