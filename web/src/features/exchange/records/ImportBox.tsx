@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useRef, useState } from 'react';
 import { api, csrfToken, data, Problem, problemOf } from '../../../api/client';
-import type { ImportPreview, ImportResult } from '../../../api/types';
+import type { ImportPreview, ImportResult, ReadAs } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
+import { HowRead } from './HowRead';
 import { turnWords } from './turnWords';
 
 const LIMIT = 100 * 1024 * 1024;
@@ -13,6 +14,7 @@ type Stage =
   | { at: 'empty' }
   | { at: 'reading'; name: string }
   | { at: 'shown'; preview: ImportPreview }
+  | { at: 'again'; preview: ImportPreview }
   | { at: 'saving'; preview: ImportPreview }
   | { at: 'done'; name: string; result: ImportResult };
 
@@ -23,7 +25,7 @@ export function ImportBox() {
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
-  const waiting = stage.at === 'reading' || stage.at === 'saving';
+  const waiting = stage.at === 'reading' || stage.at === 'again' || stage.at === 'saving';
   const turn = useQuery({
     queryKey: ['file turn'],
     queryFn: () => data(api.GET('/api/records/imports/turn')),
@@ -73,6 +75,22 @@ export function ImportBox() {
       setStage({ at: 'empty' });
     }
   };
+  const readAs = async (preview: ImportPreview, how: ReadAs) => {
+    // What is chosen stays where the focus is; one reading at a time.
+    if (stage.at !== 'shown') return;
+    setError(null);
+    setStage({ at: 'again', preview });
+    try {
+      const again = await data(
+        api.POST('/api/records/imports/{id}/forms', { params: { path: { id: preview.id } }, body: how }),
+      );
+      setStage({ at: 'shown', preview: again });
+    } catch (e) {
+      // It stays as it was read before.
+      setError(e as Error);
+      setStage({ at: 'shown', preview });
+    }
+  };
   const leave = async (preview: ImportPreview) => {
     setStage({ at: 'empty' });
     await api.DELETE('/api/records/imports/{id}', { params: { path: { id: preview.id } } }).catch(() => undefined);
@@ -93,8 +111,8 @@ export function ImportBox() {
         <input
           ref={input}
           type="file"
-          accept=".csv,.tsv,.txt,text/csv"
-          aria-label="CSV file"
+          accept=".csv,.tsv,.txt,.xlsx,text/csv"
+          aria-label="File"
           className="sr-only"
           tabIndex={-1}
           onChange={(e) => {
@@ -108,16 +126,17 @@ export function ImportBox() {
         <span className="text-soft" aria-live="polite">
           {stage.at === 'reading'
             ? turnWords(turn.data, 'reading', stage.name)
-            : stage.at === 'saving'
-              ? turnWords(turn.data, 'saving', stage.preview.fileName)
+            : stage.at === 'saving' || stage.at === 'again'
+              ? turnWords(turn.data, stage.at === 'saving' ? 'saving' : 'reading', stage.preview.fileName)
               : 'or drop it here. At most 100 MB.'}
         </span>
       </div>
       <Complaint error={error} />
-      {(stage.at === 'shown' || stage.at === 'saving') && (
+      {(stage.at === 'shown' || stage.at === 'again' || stage.at === 'saving') && (
         <Preview
           preview={stage.preview}
-          busy={stage.at === 'saving'}
+          busy={stage.at !== 'shown'}
+          onRead={(how) => readAs(stage.preview, how)}
           onTake={() => take(stage.preview)}
           onLeave={() => leave(stage.preview)}
         />
@@ -150,11 +169,13 @@ function counts(r: ImportResult): string {
 function Preview({
   preview,
   busy,
+  onRead,
   onTake,
   onLeave,
 }: {
   preview: ImportPreview;
   busy: boolean;
+  onRead: (how: ReadAs) => void;
   onTake: () => void;
   onLeave: () => void;
 }) {
@@ -184,6 +205,7 @@ function Preview({
           </div>
         ))}
       </dl>
+      <HowRead preview={preview} busy={busy} onRead={onRead} />
       {r.notices.map((notice) => (
         <p key={notice} className="m-0 pl-3 border-l-4 border-ochre text-[14px]">
           {notice}
@@ -226,7 +248,7 @@ function Preview({
       )}
       <div className="flex gap-5 items-center">
         {taken > 0 ? (
-          <Button look="solid" onClick={onTake} disabled={busy}>
+          <Button look="solid" onClick={onTake} disabled={busy || !r.sureOfDays}>
             Save {plural(taken, 'row')}
           </Button>
         ) : (

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.zealousladder.server.exchange.records.ImportResult;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.exchange.records.ImportService;
+import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -22,6 +24,9 @@ final class ImportCommand implements Callable<Integer> {
     @Option(names = "--preview", description = "Say what would happen and write nothing.")
     private boolean preview;
 
+    @Option(names = "--days", description = "Which part comes first in days like 05/09/2025, where the file does not tell: day-first or month-first.")
+    private String days;
+
     @Override
     public Integer call() {
         for (Path file : files) {
@@ -30,12 +35,19 @@ final class ImportCommand implements Callable<Integer> {
                 return 2;
             }
         }
+        Forms.DayForm first;
+        try {
+            first = days == null ? null : Coded.of(Forms.DayForm.class, days, "a way to write days");
+        } catch (IllegalArgumentException e) {
+            System.err.println(e.getMessage());
+            return 2;
+        }
         return ServerParts.use(context -> {
             ImportService imports = context.getBean(ImportService.class);
             boolean refused = false;
             for (Path file : files) {
                 try {
-                    refused |= bringIn(imports, file, preview);
+                    refused |= bringIn(imports, file, preview, first);
                 } catch (Refusal e) {
                     System.err.println(file.getFileName() + ": " + e.getMessage());
                     return 2;
@@ -46,11 +58,14 @@ final class ImportCommand implements Callable<Integer> {
     }
 
     /** @return whether rows were refused */
-    static boolean bringIn(ImportService imports, Path file, boolean preview) {
+    static boolean bringIn(ImportService imports, Path file, boolean preview, Forms.DayForm days) {
         long start = System.nanoTime();
-        ImportResult r = preview ? imports.look(file) : imports.take(file);
+        ImportResult r = preview ? imports.look(file, days) : imports.take(file, days);
         System.out.printf(Locale.ROOT, "%s: %s, %d new, %d changed, %d unchanged, %d refused%s (%.1f s)%n", file.getFileName(), r.label(), r.added(),
                 r.changed(), r.unchanged(), r.refused(), preview ? "; nothing written" : "", (System.nanoTime() - start) / 1e9);
+        if (!r.forms().unusual().isEmpty()) {
+            System.out.println("  read with " + String.join(", ", r.forms().unusual()));
+        }
         r.notices().forEach(n -> System.out.println("  " + n));
         r.refusals().forEach(x -> System.out.println("  row " + x.row() + (x.column().isEmpty() ? "" : ", column " + x.column()) + ": " + x.message()));
         if (r.refused() > 0 && r.refusals().size() < r.refused()) {

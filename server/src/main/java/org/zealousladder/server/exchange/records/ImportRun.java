@@ -14,8 +14,11 @@ import org.springframework.http.HttpStatus;
 import org.zealousladder.server.exchange.records.ImportProgress.Step;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
+import org.zealousladder.server.exchange.records.csv.FormFinder;
+import org.zealousladder.server.exchange.records.workbook.Workbook;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -38,17 +41,59 @@ final class ImportRun {
     }
 
     /** @param take whether to write the accepted rows, or only to say what they would do */
-    ImportResult run(Path path, boolean take) throws SQLException, IOException {
-        try (CsvFile file = CsvFile.open(path)) {
+    ImportResult run(Path path, How how, boolean take) throws SQLException, IOException {
+        try {
+            if (!Workbook.looksLikeOne(path)) {
+                return run(path, List.of(), how, take);
+            }
+            try (ReceivedFile table = ReceivedFile.empty()) {
+                return run(table.path(), Workbook.write(path, how.sheet(), table.path()), how, take);
+            }
+        } catch (BadCsvException | Workbook.BadWorkbookException e) {
+            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, requireNonNull(e.getMessage()));
+        }
+    }
+
+    private ImportResult run(Path table, List<String> sheets, How how, boolean take) throws SQLException, IOException, BadCsvException {
+        Forms said = how.forms();
+        return run(table, sheets, said == null ? how.settle(FormFinder.find(table, new Kinds())) : new FormFinder.Found(said, true), take);
+    }
+
+    /** Days and numbers stand where the kind of file says; a file of no known kind has none. */
+    private final class Kinds implements FormFinder.Kinds {
+        @Override
+        public boolean[] days(List<String> header) {
+            return of(header, Column.Type.DATE);
+        }
+
+        @Override
+        public boolean[] numbers(List<String> header) {
+            return of(header, Column.Type.NUMBER);
+        }
+
+        private boolean[] of(List<String> header, Column.Type type) {
+            List<Column> columns = kinds.of(header).columns();
+            boolean[] are = new boolean[header.size()];
+            for (int i = 0; i < are.length; i++) {
+                String name = header.get(i);
+                are[i] = columns.stream().anyMatch(c -> c.name().equals(name) && c.type() == type);
+            }
+            return are;
+        }
+    }
+
+    private ImportResult run(Path path, List<String> sheets, FormFinder.Found found, boolean take) throws SQLException, IOException, BadCsvException {
+        Forms forms = found.forms();
+        try (CsvFile file = CsvFile.open(path, forms)) {
             FileKind kind = kinds.of(file.header());
             if (kind.least().compareTo(Viewer.current().role()) > 0) {
                 throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
             }
             execute("set local work_mem = '256MB'; set local synchronous_commit = on");
-            int rows = new Staging(connection, kind, file.header()).load(file, progress);
+            int rows = new Staging(connection, kind, file.header()).load(file, forms, progress);
             progress.at(Step.CHECKING, 0);
             check(kind);
-            ImportResult result = result(kind, file, rows);
+            ImportResult result = result(kind, file, sheets, found, rows);
             if (take) {
                 progress.at(Step.SAVING, 0);
                 for (String statement : kind.apply()) {
@@ -56,8 +101,6 @@ final class ImportRun {
                 }
             }
             return result;
-        } catch (BadCsvException e) {
-            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, requireNonNull(e.getMessage()));
         }
     }
 
@@ -113,7 +156,7 @@ final class ImportRun {
         return kind.key().replace("_id", "").replace("\"", "").replace("lower(login)", "login").replace("_", " ");
     }
 
-    private ImportResult result(FileKind kind, CsvFile file, int rows) throws SQLException {
+    private ImportResult result(FileKind kind, CsvFile file, List<String> sheets, FormFinder.Found found, int rows) throws SQLException {
         int added = 0;
         int changed = 0;
         int unchanged = 0;
@@ -129,8 +172,7 @@ final class ImportRun {
         }
         unchanged += number("select count(*) from repeated");
         int refused = number("select count(distinct row_no) from refused");
-        String delimiter = file.delimiter() == '\t' ? "tab" : file.delimiter() == ';' ? "semicolon" : "comma";
-        return new ImportResult(kind.code(), kind.label(), delimiter, rows, added, changed, unchanged, refused, digest(), notices(kind, file.header()),
+        return new ImportResult(kind.code(), kind.label(), sheets, found.forms(), found.sureOfDays(), rows, added, changed, unchanged, refused, digest(), notices(kind, file.header()),
                 refusals());
     }
 

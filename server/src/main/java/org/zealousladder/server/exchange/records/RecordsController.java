@@ -1,6 +1,9 @@
 package org.zealousladder.server.exchange.records;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
@@ -12,11 +15,13 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Who;
 
@@ -60,6 +65,27 @@ class RecordsController {
             return turns.inTurn(progress -> imports.preview(shown, file.path(), progress));
         }
     }
+
+    /** What a previewed file would do, read in another way. */
+    @PostMapping("/api/records/imports/{id}/forms")
+    ImportService.Preview readAs(@PathVariable long id, @Valid @RequestBody ReadAs form) {
+        return turns.inTurn(progress -> imports.readAs(id, form.how(), progress));
+    }
+
+    /**
+     * How a file is to be read.
+     *
+     * @param forms absent: as it looks
+     * @param sheet of a workbook
+     */
+    record ReadAs(@Nullable @Valid FormsForm forms, @Nullable @Size(max = 100) String sheet) {
+        How how() {
+            return forms == null ? sheet == null ? How.AS_IT_LOOKS : How.sheet(sheet)
+                    : How.as(new Forms(forms.letters(), forms.between(), forms.days(), forms.decimals()), sheet);
+        }
+    }
+
+    record FormsForm(@NotNull Forms.Letters letters, @NotNull Forms.Between between, @NotNull Forms.DayForm days, @NotNull Forms.Decimals decimals) {}
 
     @PostMapping("/api/records/imports/{id}/acceptance")
     ImportResult accept(@PathVariable long id) {

@@ -17,6 +17,7 @@ import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /** Streams a file into the temporary table {@code stage}, and the rows it cannot read into {@code refused}. */
@@ -40,7 +41,7 @@ final class Staging {
     }
 
     /** Reads {@code file} to its end; returns the number of data rows. */
-    int load(CsvFile file, ImportProgress progress) throws SQLException, IOException, BadCsvException {
+    int load(CsvFile file, Forms forms, ImportProgress progress) throws SQLException, IOException, BadCsvException {
         String columns = kind.columns().stream().map(c -> '"' + c.name() + "\" " + c.type().sql()).collect(Collectors.joining(", "));
         execute("create temporary table stage (row_no integer not null, " + columns + ") on commit drop");
         execute("create temporary table refused (row_no integer not null, col text not null, value text not null, message text not null) on commit drop");
@@ -52,7 +53,7 @@ final class Staging {
                 if (file.breaksOff(record)) {
                     refuse(file.rowNumber(), file.header().get(record.getFieldCount() - 1), record.getField(record.getFieldCount() - 1), CsvFile.BROKEN_OFF);
                 } else {
-                    stage(record, file.rowNumber(), file.header().size());
+                    stage(record, forms, file.rowNumber(), file.header().size());
                 }
                 if (buffer.length() >= FLUSH_AT) {
                     flush(copy);
@@ -71,7 +72,7 @@ final class Staging {
         return rows;
     }
 
-    private void stage(CsvRecord record, int rowNumber, int width) {
+    private void stage(CsvRecord record, Forms forms, int rowNumber, int width) {
         if (record.getFieldCount() > width) {
             refuse(rowNumber, "", record.getField(width), "The row has " + record.getFieldCount() + " cells, the first row only " + width
                     + ". Put quotes around text that holds the delimiter.");
@@ -88,7 +89,7 @@ final class Staging {
                     }
                     line[i] = null;
                 } else {
-                    line[i] = column.read(text);
+                    line[i] = column.read(text, forms);
                 }
             } catch (IllegalArgumentException e) {
                 refuse(rowNumber, column.name(), text, requireNonNull(e.getMessage()));

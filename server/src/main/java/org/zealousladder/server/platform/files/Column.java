@@ -53,11 +53,17 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
         return new Column(name, type, required, true, choices);
     }
 
-    /** Checks a cell that is not empty and gives it as COPY takes it. */
-    public String read(String text) {
+    /** Checks a cell that is not empty, written as {@code forms} say, and gives it as COPY takes it. */
+    public String read(String text, Forms forms) {
         switch (type) {
-            case DATE -> Cells.date(text);
-            case NUMBER -> Cells.number(text);
+            case DATE -> {
+                return Cells.day(text, forms.days());
+            }
+            case NUMBER -> {
+                String point = forms.decimals() == Forms.Decimals.COMMA ? Cells.withPoint(text) : text;
+                Cells.number(point);
+                return point;
+            }
             case WHOLE -> Cells.whole(text);
             case CHOICE -> {
                 if (!choices.contains(text)) {

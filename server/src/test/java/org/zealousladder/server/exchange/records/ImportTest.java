@@ -16,6 +16,7 @@ import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.TestServer;
+import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
@@ -85,10 +86,39 @@ class ImportTest extends ServerTest {
         Files.writeString(file, Files.readString(file).replace("Ms \"\"X\"\"", "\"Ms \"\"X\"\"\""));
         ImportResult r = imports.look(file);
         assertCounts(r, 2, 0, 0, 0);
-        assertEquals("semicolon", r.delimiter());
+        assertEquals(Forms.Between.SEMICOLON, r.forms().between());
         assertTrue(r.notices().get(0).contains("teacher"));
         assertTrue(r.notices().get(1).contains("another order"));
         assertCounts(imports.look(TestServer.csv("student\tmeasure\tdate\tscore", "S1017\tmaze\t2026-03-05\t12")), 1, 0, 0, 0);
+    }
+
+    /** As an office sends it: letters of an old Windows, semicolons, days first, decimal commas. */
+    @Test
+    void anOfficesFileIsReadAsItLooksAndAsSomebodySays() throws Exception {
+        Path file = Files.write(TestServer.csv(), String.join("\n", "student;measure;date;score;note", "S1019;maze;05/03/2026;12;Zoë", "S1020;maze;05/03/2026;13;x")
+                .getBytes(java.nio.charset.Charset.forName("windows-1252")));
+        ImportResult looked = imports.look(file);
+        assertCounts(looked, 2, 0, 0, 0);
+        assertEquals(new Forms(Forms.Letters.WINDOWS_1252, Forms.Between.SEMICOLON, Forms.DayForm.DAY_FIRST, Forms.Decimals.POINT), looked.forms());
+        assertEquals(false, looked.sureOfDays());
+        assertTrue(assertThrows(Refusal.class, () -> imports.take(file)).getMessage().startsWith("Its days can begin with the day or with the month"));
+
+        Viewer admin = person("a.sandvik");
+        JsonNode preview = body(upload(admin, file).andExpect(status().isOk()));
+        String address = "/api/records/imports/" + preview.get("id").asString();
+        send(admin, address + "/acceptance", Map.of()).andExpect(refused("422 invalid days"));
+        Map<String, Object> forms = Map.of("forms", Map.of("letters", "windows-1252", "between", "semicolon", "days", "month-first", "decimals", "comma"));
+        JsonNode again = body(send(admin, address + "/forms", forms).andExpect(status().isOk()));
+        assertEquals("month-first", again.at("/result/forms/days").asString());
+        assertEquals(true, again.at("/result/sureOfDays").asBoolean());
+        assertEquals(2, again.at("/result/refused").asInt(), "May is not over yet");
+        send(admin, address + "/forms", Map.of("forms", Map.of("letters", "windows-1252", "between", "semicolon", "days", "day-first", "decimals", "comma"))).andExpect(status().isOk());
+        send(admin, address + "/acceptance", Map.of()).andExpect(status().isOk());
+        assertEquals(List.of(12.0), asking(Viewer.SYSTEM, () -> db.sql("""
+                select value from scores_score c join roster_student s on s.id = c.student_id where s.code = 'S1019' and taken_on = '2026-03-05'""")
+                .query(Double.class).list()));
+        send(admin, address + "/forms", forms).andExpect(refused("409 conflict"));
+        assertCounts(imports.take(file, Forms.DayForm.DAY_FIRST), 0, 0, 2, 0);
     }
 
     @Test

@@ -1,0 +1,158 @@
+package org.zealousladder.server.exchange.records.csv;
+
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.Reader;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CharsetDecoder;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import org.zealousladder.server.platform.files.Cells;
+import org.zealousladder.server.platform.files.Forms;
+import org.zealousladder.server.platform.files.Forms.Between;
+import org.zealousladder.server.platform.files.Forms.DayForm;
+import org.zealousladder.server.platform.files.Forms.Decimals;
+import org.zealousladder.server.platform.files.Forms.Letters;
+
+/** Finds out how a file writes things, by looking at it. */
+public final class FormFinder {
+    /** So many rows without a doubt are enough. */
+    private static final int ENOUGH = 2_000;
+    private static final int PIECE = 1 << 16;
+
+    private FormFinder() {}
+
+    /**
+     * What was found.
+     *
+     * @param sureOfDays false where days are written with the year last and every one of them could begin with the day or with the month
+     */
+    public record Found(Forms forms, boolean sureOfDays) {}
+
+    /** Which columns hold days, and which numbers, by their places; asked once the names of the columns are known. */
+    public interface Kinds {
+        boolean[] days(List<String> header);
+
+        boolean[] numbers(List<String> header);
+    }
+
+    /** @throws BadCsvException when it is no table at all */
+    public static Found find(Path path, Kinds kinds) throws IOException, BadCsvException {
+        Letters letters = letters(path);
+        Forms forms = new Forms(letters, between(path, letters), DayForm.YEAR_FIRST, Decimals.POINT);
+        try (CsvFile file = CsvFile.open(path, forms)) {
+            return look(file, forms, kinds.days(file.header()), kinds.numbers(file.header()));
+        }
+    }
+
+    private static Found look(CsvFile file, Forms forms, boolean[] days, boolean[] numbers) throws BadCsvException {
+        boolean yearLast = false;
+        boolean dayFirst = false;
+        boolean monthFirst = false;
+        boolean comma = false;
+        int rows = 0;
+        for (CsvRecord row = file.nextRow(); row != null; row = file.nextRow()) {
+            rows++;
+            for (int c = 0; c < Math.min(row.getFieldCount(), days.length); c++) {
+                if (days[c]) {
+                    int[] parts = Cells.dayAndMonth(row.getField(c).strip());
+                    yearLast |= parts != null;
+                    dayFirst |= parts != null && parts[0] > 12 && parts[1] <= 12;
+                    monthFirst |= parts != null && parts[1] > 12 && parts[0] <= 12;
+                } else if (numbers[c] && !comma) {
+                    comma = Cells.hasComma(row.getField(c).strip());
+                }
+            }
+            // Where days are in doubt, one far down may settle it.
+            if (rows >= ENOUGH && (!yearLast || dayFirst || monthFirst)) {
+                break;
+            }
+        }
+        DayForm form = !yearLast ? DayForm.YEAR_FIRST : monthFirst && !dayFirst ? DayForm.MONTH_FIRST : DayForm.DAY_FIRST;
+        return new Found(new Forms(forms.letters(), forms.between(), form, comma ? Decimals.COMMA : Decimals.POINT), !yearLast || dayFirst != monthFirst);
+    }
+
+    /** By a byte order mark; by every second byte being nought; UTF-8 where all of it can be that; otherwise the usual one of old spreadsheets. */
+    static Letters letters(Path path) throws IOException {
+        byte[] start;
+        try (InputStream in = Files.newInputStream(path)) {
+            start = in.readNBytes(4096);
+        }
+        if (start.length >= 2 && start[0] == (byte) 0xFF && start[1] == (byte) 0xFE) {
+            return Letters.UTF_16LE;
+        }
+        if (start.length >= 2 && start[0] == (byte) 0xFE && start[1] == (byte) 0xFF) {
+            return Letters.UTF_16BE;
+        }
+        int even = 0;
+        int odd = 0;
+        for (int i = 0; i < start.length; i++) {
+            even += start[i] == 0 && i % 2 == 0 ? 1 : 0;
+            odd += start[i] == 0 && i % 2 == 1 ? 1 : 0;
+        }
+        if (odd > start.length / 4 && even < odd / 4) {
+            return Letters.UTF_16LE;
+        }
+        if (even > start.length / 4 && odd < even / 4) {
+            return Letters.UTF_16BE;
+        }
+        return canBeUtf8(path) ? Letters.UTF_8 : Letters.WINDOWS_1252;
+    }
+
+    /** One wrong place in a text that has letters of UTF-8 before it is a wrong place, and told as such; it is not another kind of text. */
+    private static boolean canBeUtf8(Path path) throws IOException {
+        boolean others = false;
+        CharsetDecoder decoder = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT).onUnmappableCharacter(CodingErrorAction.REPORT);
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(path), PIECE); Reader text = new java.io.InputStreamReader(in, decoder)) {
+            CharBuffer piece = CharBuffer.allocate(PIECE);
+            while (text.read(piece) >= 0) {
+                piece.flip();
+                others |= piece.chars().anyMatch(c -> c > 127);
+                piece.clear();
+            }
+            return true;
+        } catch (CharacterCodingException e) {
+            return others;
+        }
+    }
+
+    /** What the first row has most of, outside of quotes. */
+    static Between between(Path path, Letters letters) throws IOException {
+        byte[] start;
+        try (InputStream in = Files.newInputStream(path)) {
+            start = in.readNBytes(CsvFile.HEADER_LIMIT);
+        }
+        String text = letters.charset().decode(ByteBuffer.wrap(start)).toString();
+        int[] counts = new int[Between.values().length];
+        boolean quoted = false;
+        for (char c : text.toCharArray()) {
+            if (c == '"') {
+                quoted = !quoted;
+            } else if (!quoted && (c == '\n' || c == '\r')) {
+                break;
+            } else if (!quoted) {
+                for (Between b : Between.values()) {
+                    counts[b.ordinal()] += c == b.sign() ? 1 : 0;
+                }
+            }
+        }
+        Between best = Between.COMMA;
+        for (Between b : Between.values()) {
+            best = counts[b.ordinal()] > counts[best.ordinal()] ? b : best;
+        }
+        return best;
+    }
+
+    /** How names of columns are compared. */
+    static String name(String cell) {
+        return cell.strip().toLowerCase(Locale.ROOT);
+    }
+}
