@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { asksFor } from '../api/client';
 import { useSession } from '../api/session';
+import { JoinPage } from '../features/school/people/JoinPage';
 import { SetupPage } from '../features/school/people/SetupPage';
 import { SignInPage } from '../features/school/people/SignInPage';
 import { NamesProvider } from '../lib/names';
@@ -35,6 +36,7 @@ const Cuts = lazy(() => import('../features/screening/cuts/CutsPage'));
 const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
 const History = lazy(() => import('../features/exchange/history/HistoryPage'));
+const People = lazy(() => import('../features/school/people/PeoplePage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -83,6 +85,7 @@ export function App() {
     );
   }
   if (pathname === '/setup') return <SetupPage />;
+  if (pathname === '/join') return <JoinPage />;
   if (!session.data.person) return <SignInPage session={session.data} />;
   if (session.data.secondStepWanted) return <StepWanted session={session.data} />;
   return (
@@ -122,6 +125,7 @@ function SignedIn({ role }: { role: string }) {
               ))}
               <Route path="/records" element={<Records />} />
               {role === 'administrator' && <Route path="/records/history" element={<History />} />}
+              {role === 'administrator' && <Route path="/records/people" element={<People />} />}
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>

@@ -7,7 +7,7 @@ export const VIEWS = [
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
   { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting', '/reading'] },
-  { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/history'] },
+  { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
     name: 'Setup',
@@ -44,6 +44,7 @@ export const MONITORING = [
 ] as const;
 export const RECORDS = [
   { path: '/records', name: 'Files' },
+  { path: '/records/people', name: 'People' },
   { path: '/records/history', name: 'History' },
 ] as const;
 export const SETUP = [

@@ -4,7 +4,7 @@ import { useSession } from '../api/session';
 import { ScopeContext } from '../lib/scope';
 import { RECORDS } from '../lib/views';
 
-/** The pages of the Records rung: files for everybody, the history for administrators. Also where there is nothing to choose from yet. */
+/** The pages of the Records rung: files for everybody, people and the history for administrators. Also where there is nothing to choose from yet. */
 export function RecordsNav() {
   const state = useContext(ScopeContext);
   const session = useSession();

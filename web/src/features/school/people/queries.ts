@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Problem } from '../../../api/client';
+import type { PeopleRole } from '../../../api/types';
 
 const KEY = ['account'];
 
@@ -40,6 +41,34 @@ export const useConfirmStep = () =>
 
 export const useRemoveStep = () =>
   useStep((body: { current: string; code: string }) => api.POST('/api/account/factor/removal', { body }));
+
+const PEOPLE = ['people'];
+
+/** Everybody with an account, and the schools there are. */
+export function usePeople() {
+  return useQuery({ queryKey: PEOPLE, queryFn: () => data(api.GET('/api/people')) });
+}
+
+function usePeopleChange<T, R>(change: (to: T) => Promise<{ data?: R }>) {
+  const queries = useQueryClient();
+  return useMutation<R, Problem, T>({
+    mutationFn: (to: T) => data(change(to)),
+    onSettled: () => queries.invalidateQueries({ queryKey: PEOPLE }),
+  });
+}
+
+export const useInvite = () =>
+  usePeopleChange((body: { login: string; name: string; role: PeopleRole; schoolId?: number }) =>
+    api.POST('/api/people', { body }),
+  );
+
+export const useNewLink = () =>
+  usePeopleChange((id: number) => api.POST('/api/people/{id}/link', { params: { path: { id } } }));
+
+export const useSetActive = () =>
+  usePeopleChange(({ id, active }: { id: number; active: boolean }) =>
+    api.PUT('/api/people/{id}/active', { params: { path: { id } }, body: { active } }),
+  );
 
 export const useNewPassword = () =>
   useChange((body: { current: string; password: string }) => api.PUT('/api/account/password', { body }));

@@ -9,10 +9,14 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.LocalDate;
 import java.util.List;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
 import org.junit.jupiter.api.Test;
 
 /** Files in and out through the page. */
@@ -25,13 +29,13 @@ class RecordsTest extends BrowserTest {
     void aFileWithThreeBadRowsIsShownRefusedInPartAndSaved() throws IOException {
         signIn("M. Tveit");
         view("Records");
-        choose("weekly.csv", "student;date;score;measure;room\nS1001;2026-03-10;15;maze;4\nS1002;10.03.2026;15;maze;4\nS1003;2026-03-10;fifteen;maze;4\n"
+        choose("weekly.csv", "student;date;score;measure;room\nS1001;2026-03-10;15;maze;4\nS1002;soon;15;maze;4\nS1003;2026-03-10;fifteen;maze;4\n"
                 + "S9999;2026-03-10;15;maze;4\nS1004;2026-03-10;16;maze;4\n");
         assertThat(heading("weekly.csv: 5 rows of scores")).isVisible();
         assertThat(page.getByText("Columns that are not used: room.")).isVisible();
         assertThat(page.getByText("1 student of the file is not among yours: S9999.")).isVisible();
         assertThat(page.locator("tbody tr")).hasCount(3);
-        assertThat(page.locator("tbody tr").nth(0)).containsText("'10.03.2026' is not a date; write it like 2026-03-13.");
+        assertThat(page.locator("tbody tr").nth(0)).containsText("'soon' is not a date; write it like 2026-03-13.");
 
         Download download = page.waitForDownload(() -> page.getByText("Download the refused rows").click());
         assertEquals(4, Files.readString(download.path()).lines().count());
@@ -41,6 +45,50 @@ class RecordsTest extends BrowserTest {
 
         choose("weekly.csv", "student,date,score,measure\nS1001,2026-03-10,15,maze\nS1004,2026-03-10,16,maze\n");
         assertThat(page.getByText("There is nothing to save.")).isVisible();
+    }
+
+    /** Days that may be read in two ways are asked about; a workbook comes in as it is shown. */
+    @Test
+    void howAFileWritesThingsIsFoundShownAndSaidOtherwise() throws IOException {
+        signIn("M. Tveit");
+        view("Records");
+        choose("office.csv", "student;measure;date;score\nS1005;maze;05/03/2026;12\nS1006;maze;05/03/2026;13\n");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Every day in this file can be read in two ways.");
+        assertThat(button("Save 2 rows")).isDisabled();
+        assertThat(page.getByLabel("Between the cells")).hasValue("semicolon");
+        button("05/09 is 5 September").click();
+        assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
+        assertThat(page.getByLabel("Days")).hasValue("day-first");
+        page.getByLabel("Days").selectOption("month-first");
+        assertThat(page.getByText("The date is in the future.").first()).isVisible();
+        assertThat(page.getByLabel("Days")).isFocused();
+        page.getByLabel("Days").selectOption("day-first");
+        button("Save 2 rows").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("office.csv is in. 2 new");
+
+        ByteArrayOutputStream book = new ByteArrayOutputStream();
+        try (Workbook w = new Workbook(book, "Office", "1.0")) {
+            for (String name : List.of("Autumn", "Spring")) {
+                Worksheet sheet = w.newWorksheet(name);
+                for (int c = 0; c < 4; c++) {
+                    sheet.value(0, c, List.of("Student", "Measure", "Date", "Score").get(c));
+                }
+                for (int r = 1; r <= (name.equals("Autumn") ? 1 : 3); r++) {
+                    sheet.value(r, 0, "S100" + r);
+                    sheet.value(r, 1, "maze");
+                    sheet.value(r, 2, LocalDate.of(2026, 3, 4));
+                    sheet.style(r, 2).format("d.m.yyyy").set();
+                    sheet.value(r, 3, 11 + r);
+                }
+            }
+        }
+        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true)).setInputFiles(
+                new FilePayload("results.xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", book.toByteArray()));
+        assertThat(heading("results.xlsx: 1 row of scores")).isVisible();
+        page.getByLabel("Sheet").selectOption("Spring");
+        assertThat(heading("results.xlsx: 3 rows of scores")).isVisible();
+        button("Save 3 rows").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("results.xlsx is in. 3 new");
     }
 
     @Test

@@ -1,5 +1,6 @@
 package org.zealousladder.server.school.people;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
@@ -107,9 +108,12 @@ public class AccountService {
     /**
      * Somebody with an account.
      *
+     * @param signedInAt when they last signed in
+     * @param linkEndsAt until when the link that they were given counts; absent where there is none that counts
      * @param teaches their classes, of every year
      */
-    public record Person(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, boolean active, List<Teaching> teaches) {}
+    public record Person(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, boolean active, boolean hasPassword,
+            boolean secondStep, @Nullable Instant signedInAt, @Nullable Instant linkEndsAt, List<Teaching> teaches) {}
 
     /** @param ends the last day of the teaching; absent while it goes on */
     public record Teaching(int classId, String className, @Nullable LocalDate ends) {}

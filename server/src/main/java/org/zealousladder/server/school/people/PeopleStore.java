@@ -1,6 +1,8 @@
 package org.zealousladder.server.school.people;
 
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -47,10 +49,23 @@ class PeopleStore {
                     teaches.computeIfAbsent(r.getInt(1), id -> new ArrayList<>())
                             .add(new AccountService.Teaching(r.getInt(2), r.getString(3), r.getObject(4, LocalDate.class)));
                 });
-        return db.sql("select id, login, name, role, school_id, active from people_person order by name collate \"und-x-icu\", id")
+        return db.sql("""
+                select p.id, p.login, p.name, p.role, p.school_id, p.active, p.password_hash is not null,
+                       exists (select from people_factor f where f.person_id = p.id and f.confirmed_at is not null), p.signed_in_at,
+                       (select i.ends_at from people_invitation i where i.person_id = p.id and i.used_at is null and i.ends_at > now())
+                  from people_person p order by p.name collate "und-x-icu", p.id""")
                 .query((r, n) -> new AccountService.Person(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "role"),
-                        r.getObject(5, Integer.class), r.getBoolean(6), teaches.getOrDefault(r.getInt(1), List.of())))
+                        r.getObject(5, Integer.class), r.getBoolean(6), r.getBoolean(7), r.getBoolean(8), instant(r.getObject(9, OffsetDateTime.class)),
+                        instant(r.getObject(10, OffsetDateTime.class)), teaches.getOrDefault(r.getInt(1), List.of())))
                 .list();
+    }
+
+    private static @Nullable Instant instant(@Nullable OffsetDateTime at) {
+        return at == null ? null : at.toInstant();
+    }
+
+    void signedIn(int person) {
+        db.sql("update people_person set signed_in_at = now() where id = :id").param("id", person).update();
     }
 
     /** @return the login, if there is such a person */

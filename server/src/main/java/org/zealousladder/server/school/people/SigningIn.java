@@ -59,12 +59,15 @@ public class SigningIn {
      * @throws Refusal 401 when name and password do not go together, or a code is wanted or wrong, 429 with the seconds to wait after too many tries
      */
     public Viewer signIn(String login, String password, @Nullable String code, Place from) {
-        return signIn(login, password, from, account -> secondStep(account, code));
+        PeopleStore.Account account = checked(login, password, from, a -> secondStep(a, code));
+        people.signedIn(account.id());
+        audit.note(account.id(), Note.of(Kind.SIGN_IN, "signed in"));
+        return account.viewer();
     }
 
     /** Whether a person who is signed in knows the password: a wrong one counts as a try to sign in. */
     public void known(String login, String password, Place from) {
-        signIn(login, password, from, account -> true);
+        checked(login, password, from, account -> true);
     }
 
     /** The password is right; is the second step, where the person has one? Without a code it is asked for, and that is no wrong try. */
@@ -82,7 +85,7 @@ public class SigningIn {
         return true;
     }
 
-    private Viewer signIn(String login, String password, Place from, Predicate<PeopleStore.Account> further) {
+    private PeopleStore.Account checked(String login, String password, Place from, Predicate<PeopleStore.Account> further) {
         String device = from.device() == null ? null : SetupToken.hash(from.device());
         long tried = begin(login, from.address(), device);
         PeopleStore.Account account = people.byLogin(login).orElse(null);
@@ -98,8 +101,7 @@ public class SigningIn {
         }
         store.succeeded(tried);
         passwords.renewed(password, requireNonNull(account.passwordHash())).ifPresent(hash -> people.setPassword(login, hash));
-        audit.note(account.id(), Note.of(Kind.SIGN_IN, "signed in"));
-        return account.viewer();
+        return account;
     }
 
     /** @param left how long there is to wait; then the try was not counted */

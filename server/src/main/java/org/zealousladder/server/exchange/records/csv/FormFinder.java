@@ -64,9 +64,11 @@ public final class FormFinder {
             for (int c = 0; c < Math.min(row.getFieldCount(), days.length); c++) {
                 if (days[c]) {
                     int[] parts = Cells.dayAndMonth(row.getField(c).strip());
-                    yearLast |= parts != null;
-                    dayFirst |= parts != null && parts[0] > 12 && parts[1] <= 12;
-                    monthFirst |= parts != null && parts[1] > 12 && parts[0] <= 12;
+                    boolean byDay = parts != null && parts[0] <= 31 && parts[1] <= 12;
+                    boolean byMonth = parts != null && parts[1] <= 31 && parts[0] <= 12;
+                    yearLast |= byDay || byMonth;
+                    dayFirst |= byDay && !byMonth;
+                    monthFirst |= byMonth && !byDay;
                 } else if (numbers[c] && !comma) {
                     comma = Cells.hasComma(row.getField(c).strip());
                 }
