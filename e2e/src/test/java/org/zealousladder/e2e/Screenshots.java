@@ -19,7 +19,6 @@ class Screenshots extends BrowserTest {
     void take() {
         page.navigate(address + "/");
         assertThat(page.getByLabel("Sign-in name")).isVisible();
-        shot("sign-in");
         signIn("R. Oduya");
         assertThat(heading("Decide")).isVisible();
         shot("desk");
@@ -112,6 +111,12 @@ class Screenshots extends BrowserTest {
         view("Ladder");
         assertThat(page.getByRole(AriaRole.SLIDER)).isVisible();
         shot("ladder-dark");
+        newPage(1280, 800, ColorScheme.LIGHT);
+        signIn("A. Sandvik");
+        view("Records");
+        subView("Records", "People");
+        assertThat(heading("People")).isVisible();
+        shot("people");
     }
 
     private void shot(String name) {

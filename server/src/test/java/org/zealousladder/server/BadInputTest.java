@@ -99,6 +99,8 @@ class BadInputTest extends ScreeningTest {
                         "{'change':{'window':{'id':" + winter + ",'yearId':" + year + ",'name':'Winter','starts':'2026-01-12','ends':'2026-01-23'}}}"},
                 {"/api/report/pdf", "{'who':'" + who + "','year':" + year + ",'asOf':'2026-03-13','measure':" + oral + ",'codes':false}"},
                 {"/api/trends/" + sunniva + "/" + oral + "/goal-advice", "{'startDate':'2026-01-08','startScore':60,'goalDate':'2026-05-08','goalScore':90}"},
+                {"/api/people", "{'login':'n.ew','name':'N. Ew','role':'teacher','schoolId':1}"},
+                {"/api/join", "{'token':'abc','password':'otter lamp sixteen rafts'}"},
                 {"/api/erasures/leavers", "{'count':3}"},
                 {"/api/erasures/batches/1/confirmation", "{'count':3}"},
                 {"/api/account/factor/confirmation", "{'code':'123456'}"},
