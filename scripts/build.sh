@@ -59,6 +59,7 @@ archive_classes() {
   app=$(app)
   [ ! -f "$app/classes.jsa" ] || return 0
   say "Preparing a quick start ..."
-  LADDER_PORT=0 java -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:ArchiveClassesAtExit="$app/classes.jsa" -Dspring.context.exit=onRefresh \
-    -jar "$app/ladder-all.jar" serve >"$STATE/archive.log" 2>&1 || rm -f "$app/classes.jsa"
+  # Whole at once: another that starts meanwhile goes without.
+  LADDER_PORT=0 java -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:ArchiveClassesAtExit="$app/classes.part" -Dspring.context.exit=onRefresh \
+    -jar "$app/ladder-all.jar" serve >"$STATE/archive.log" 2>&1 && mv "$app/classes.part" "$app/classes.jsa" || rm -f "$app/classes.part"
 }

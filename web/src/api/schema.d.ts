@@ -500,6 +500,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladder": {
         parameters: {
             query?: never;
@@ -589,7 +621,7 @@ export interface paths {
         };
         get: operations["everyone"];
         put?: never;
-        post?: never;
+        post: operations["invite"];
         delete?: never;
         options?: never;
         head?: never;
@@ -622,6 +654,22 @@ export interface paths {
         get?: never;
         put: operations["ends"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["link"];
         delete?: never;
         options?: never;
         head?: never;
@@ -958,6 +1006,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/imports/{id}/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readAs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2021,6 +2085,26 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        Forms: {
+            /** @enum {string} */
+            between: "comma" | "semicolon" | "tab";
+            /** @enum {string} */
+            days: "year-first" | "day-first" | "month-first";
+            /** @enum {string} */
+            decimals: "point" | "comma";
+            /** @enum {string} */
+            letters: "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
+        };
+        FormsForm: {
+            /** @enum {string} */
+            between: "comma" | "semicolon" | "tab";
+            /** @enum {string} */
+            days: "year-first" | "day-first" | "month-first";
+            /** @enum {string} */
+            decimals: "point" | "comma";
+            /** @enum {string} */
+            letters: "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
+        };
         Goal: {
             basis?: string;
             /** Format: double */
@@ -2172,8 +2256,8 @@ export interface components {
             added: number;
             /** Format: int32 */
             changed: number;
-            delimiter: string;
             digest: string;
+            forms: components["schemas"]["Forms"];
             kind: string;
             label: string;
             notices: string[];
@@ -2182,8 +2266,21 @@ export interface components {
             refused: number;
             /** Format: int32 */
             rows: number;
+            sheets: string[];
+            sureOfDays: boolean;
             /** Format: int32 */
             unchanged: number;
+        };
+        JoinForm: {
+            password: string;
+            token: string;
+        };
+        JoinToken: {
+            token: string;
+        };
+        JoinWelcome: {
+            login: string;
+            name: string;
         };
         JointAsk: {
             draft?: components["schemas"]["JointDraft"];
@@ -2304,6 +2401,13 @@ export interface components {
             lastWord: number;
             /** Format: int32 */
             selfCorrected: number;
+        };
+        Link: {
+            /** Format: date-time */
+            endsAt: string;
+            /** Format: int32 */
+            person: number;
+            token: string;
         };
         LocalForm: {
             /** Format: int32 */
@@ -2434,6 +2538,14 @@ export interface components {
         NewPassword: {
             current: string;
             password: string;
+        };
+        NewPerson: {
+            login: string;
+            name: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
+            /** Format: int32 */
+            schoolId?: number;
         };
         NewQuestion: {
             /** @enum {string} */
@@ -2632,17 +2744,24 @@ export interface components {
         };
         People: {
             people: components["schemas"]["Person"][];
+            schools: components["schemas"]["School"][];
         };
         Person: {
             active: boolean;
+            hasPassword: boolean;
             /** Format: int32 */
             id: number;
+            /** Format: date-time */
+            linkEndsAt?: string;
             login: string;
             name: string;
             /** @enum {string} */
             role: "teacher" | "coordinator" | "administrator";
             /** Format: int32 */
             schoolId?: number;
+            secondStep: boolean;
+            /** Format: date-time */
+            signedInAt?: string;
             teaches: components["schemas"]["Teaching"][];
         };
         PersonView: {
@@ -2869,6 +2988,10 @@ export interface components {
             points: number;
             question: string;
         };
+        ReadAs: {
+            forms?: components["schemas"]["FormsForm"];
+            sheet?: string;
+        };
         ReadingBrief: {
             /** Format: double */
             accuracy: number;
@@ -3057,6 +3180,11 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "teacher" | "coordinator" | "administrator";
+        };
+        School: {
+            /** Format: int32 */
+            id: number;
+            name: string;
         };
         SchoolYear: {
             /** Format: date */
@@ -4401,6 +4529,52 @@ export interface operations {
             };
         };
     };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinToken"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JoinWelcome"];
+                };
+            };
+        };
+    };
     ladder: {
         parameters: {
             query: {
@@ -4543,6 +4717,30 @@ export interface operations {
             };
         };
     };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Link"];
+                };
+            };
+        };
+    };
     active: {
         parameters: {
             query?: never;
@@ -4589,6 +4787,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Link"];
+                };
             };
         };
     };
@@ -5113,6 +5333,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ImportResult"];
+                };
+            };
+        };
+    };
+    readAs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadAs"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Preview"];
                 };
             };
         };

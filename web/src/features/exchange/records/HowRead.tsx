@@ -31,8 +31,8 @@ export function HowRead({ preview, busy, onRead }: Props) {
       {!sureOfDays && (
         <div role="alert" className="pl-3 border-l-4 border-ochre">
           <p className="m-0">
-            <b className="font-semibold">Every day in this file can be read in two ways.</b> Which is meant? Until you say so,
-            nothing can be saved.
+            <b className="font-semibold">Every day in this file can be read in two ways.</b> Which is meant? Until you
+            say so, nothing can be saved.
           </p>
           <div className="flex flex-wrap gap-5">
             <button type="button" disabled={busy} className={LINK} onClick={() => change({ days: 'day-first' })}>

@@ -17,8 +17,8 @@ export default function RecordsPage() {
             Bring records in
           </h1>
           <p className="text-soft mt-0.5 mb-3">
-            A CSV file or a workbook (.xlsx), with the names of its columns in the first row. You see what it would do before anything is
-            saved.
+            A CSV file or a workbook (.xlsx), with the names of its columns in the first row. You see what it would do
+            before anything is saved.
           </p>
           <ImportBox />
         </section>
@@ -64,7 +64,8 @@ function Formats() {
         Which files
       </h2>
       <p className="text-soft mt-0.5 mb-2 text-[14px]">
-        The kind is told from the columns; their order does not matter. How days, decimals and letters are written is found by looking, and you can say otherwise.
+        The kind is told from the columns; their order does not matter. How days, decimals and letters are written is
+        found by looking, and you can say otherwise.
       </p>
       <dl className="m-0 text-[13.5px]">
         {kinds.data?.map((k) => (

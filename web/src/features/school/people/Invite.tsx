@@ -22,7 +22,7 @@ interface Props {
 
 /** A new account. Its sign-in name is proposed from the name until somebody types another. */
 export function Invite({ open, schools, onClose, onMade }: Props) {
-  const only = schools.length === 1 ? String(schools[0].id) : undefined;
+  const only = schools.length === 1 ? schools.map((s) => String(s.id))[0] : undefined;
   const [form, setForm] = useState<{ name: string; login?: string; role: PeopleRole; school?: string }>({
     name: '',
     role: 'teacher',
@@ -53,7 +53,12 @@ export function Invite({ open, schools, onClose, onMade }: Props) {
   };
   const wrong = (field: string) => (invite.error?.field === field ? invite.error.message : undefined);
   return (
-    <Dialog open={open} onClose={close} title="Invite somebody" description="A new account, with a link to set its password.">
+    <Dialog
+      open={open}
+      onClose={close}
+      title="Invite somebody"
+      description="A new account, with a link to set its password."
+    >
       <form onSubmit={submit} className="flex flex-col gap-3">
         <Field label="Name" error={wrong('name')}>
           <input
@@ -111,5 +116,5 @@ export function proposed(name: string): string {
     .split(/\s+/)
     .filter(Boolean);
   const last = words.at(-1) ?? '';
-  return words.length < 2 ? last : `${words[0][0]}.${last}`;
+  return words.length < 2 ? last : `${words[0]?.slice(0, 1)}.${last}`;
 }

@@ -51,7 +51,8 @@ export function JoinPage() {
           welcome.data && (
             <form onSubmit={submit} className="flex flex-col gap-4 mt-2">
               <p className="m-0 text-soft">
-                You sign in as <b className="font-semibold text-ink">{welcome.data.login}</b>. Choose a password that only you know.
+                You sign in as <b className="font-semibold text-ink">{welcome.data.login}</b>. Choose a password that
+                only you know.
               </p>
               <input type="text" autoComplete="username" value={welcome.data.login} readOnly hidden />
               <Field

@@ -33,8 +33,8 @@ export default function PeoplePage() {
       <RecordsNav />
       <h1 className="text-[15px] font-semibold m-0">People</h1>
       <p className="text-soft mt-0.5 mb-3 max-w-3xl">
-        Everybody who can sign in. A link sets a password, once and within a week; nobody but its owner ever knows a password.
-        Ending an account takes nothing away of what was entered.
+        Everybody who can sign in. A link sets a password, once and within a week; nobody but its owner ever knows a
+        password. Ending an account takes nothing away of what was entered.
       </p>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-2 mb-3">
         <Field label="Find">

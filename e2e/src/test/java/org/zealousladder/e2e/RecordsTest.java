@@ -22,7 +22,8 @@ import org.junit.jupiter.api.Test;
 /** Files in and out through the page. */
 class RecordsTest extends BrowserTest {
     private void choose(String name, String text) {
-        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true)).setInputFiles(new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8)));
     }
 
     @Test

@@ -87,9 +87,10 @@ class Screenshots extends BrowserTest {
         assertThat(heading("Quartiles")).isVisible();
         shot("ladder-seasons");
         view("Records");
-        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true)).setInputFiles(new FilePayload("weekly.csv", "text/csv", ("student,measure,date,score,room\nS1055,maze,2026-03-13,14,4\n"
-                + "S1056,maze,13.3.2026,11,4\nS1057,maze,2026-03-13,111,4\nS1058,maze,2026-03-13,12,4\nS9999,maze,2026-03-13,9,4\n")
-                .getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload("weekly.csv", "text/csv", ("student,measure,date,score,room\nS1055,maze,2026-03-13,14,4\n"
+                        + "S1056,maze,13.3.2026,11,4\nS1057,maze,2026-03-13,111,4\nS1058,maze,2026-03-13,12,4\nS9999,maze,2026-03-13,9,4\n")
+                        .getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Download the refused rows")).isVisible();
         shot("records");
         newPage(1280, 800, ColorScheme.LIGHT);

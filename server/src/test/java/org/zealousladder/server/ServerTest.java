@@ -23,6 +23,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.test.context.TestSecurityContextHolder;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
@@ -81,6 +82,8 @@ public abstract class ServerTest {
 
     @AfterEach
     protected void signOutHere() {
+        // Both: what a request was sent as is remembered for the next one.
+        TestSecurityContextHolder.clearContext();
         SecurityContextHolder.clearContext();
     }
 

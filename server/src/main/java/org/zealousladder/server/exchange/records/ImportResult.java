@@ -15,7 +15,8 @@ import org.zealousladder.server.platform.files.Forms;
  * @param notices what is unusual about the file but does not stop it
  * @param refusals the first of them, by row
  */
-public record ImportResult(String kind, String label, List<String> sheets, Forms forms, boolean sureOfDays, int rows, int added, int changed, int unchanged, int refused,
+public record ImportResult(String kind, String label, List<String> sheets, Forms forms, boolean sureOfDays, int rows, int added, int changed, int unchanged,
+        int refused,
         String digest, List<String> notices, List<RowRefusal> refusals) {
 
     /** Why a row is refused: its number as a spreadsheet shows it, the column, what stands there and what would be right. */

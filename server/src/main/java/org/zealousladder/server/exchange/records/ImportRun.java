@@ -62,16 +62,16 @@ final class ImportRun {
     /** Days and numbers stand where the kind of file says; a file of no known kind has none. */
     private final class Kinds implements FormFinder.Kinds {
         @Override
-        public boolean[] days(List<String> header) {
+        public boolean[] days(List<String> header) throws BadCsvException {
             return of(header, Column.Type.DATE);
         }
 
         @Override
-        public boolean[] numbers(List<String> header) {
+        public boolean[] numbers(List<String> header) throws BadCsvException {
             return of(header, Column.Type.NUMBER);
         }
 
-        private boolean[] of(List<String> header, Column.Type type) {
+        private boolean[] of(List<String> header, Column.Type type) throws BadCsvException {
             List<Column> columns = kinds.of(header).columns();
             boolean[] are = new boolean[header.size()];
             for (int i = 0; i < are.length; i++) {
@@ -172,7 +172,8 @@ final class ImportRun {
         }
         unchanged += number("select count(*) from repeated");
         int refused = number("select count(distinct row_no) from refused");
-        return new ImportResult(kind.code(), kind.label(), sheets, found.forms(), found.sureOfDays(), rows, added, changed, unchanged, refused, digest(), notices(kind, file.header()),
+        return new ImportResult(kind.code(), kind.label(), sheets, found.forms(), found.sureOfDays(), rows, added, changed, unchanged, refused, digest(),
+                notices(kind, file.header()),
                 refusals());
     }
 

@@ -99,12 +99,15 @@ class WorkbookTest {
         assertEquals("This archive is no workbook. Take the CSV or .xlsx file out of it and choose that.", refused(archive(Map.of("scores.csv", some))));
         assertEquals("The archive names places outside of itself. It is not read.", refused(archive(Map.of("../../etc/passwd", some))));
         assertEquals("The workbook holds definitions of its own, which no spreadsheet program writes. It is not read.",
-                refused(archive(Map.of("xl/workbook.xml", "<?xml version='1.0'?><!DOCTYPE x [<!ENTITY a 'aaaa'>]><x>&a;</x>".getBytes(StandardCharsets.US_ASCII)))));
+                refused(archive(
+                        Map.of("xl/workbook.xml", "<?xml version='1.0'?><!DOCTYPE x [<!ENTITY a 'aaaa'>]><x>&a;</x>".getBytes(StandardCharsets.US_ASCII)))));
         assertTrue(refused(full("xl/sharedStrings.xml", 210)).startsWith("There is far more in the workbook"));
         assertTrue(refused(archive(Map.of("xl/workbook.xml", some))).startsWith("The workbook cannot be read."));
         byte[] whole = Files.readAllBytes(book(b -> b.newWorksheet("A").value(0, 0, "student")));
         Path half = Files.write(folder.resolve("half.xlsx"), java.util.Arrays.copyOf(whole, whole.length / 2));
-        assertTrue(List.of("The file is broken off or damaged. Save it again and choose it anew.", "This archive is no workbook. Take the CSV or .xlsx file out of it and choose that.")
+        assertTrue(List
+                .of("The file is broken off or damaged. Save it again and choose it anew.",
+                        "This archive is no workbook. Take the CSV or .xlsx file out of it and choose that.")
                 .contains(refused(half)), refused(half));
     }
 

@@ -27,12 +27,16 @@ class DaysAndDecimalsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"05/03/2026,YEAR_FIRST,'05/03/2026' can be two days; say whether the day or the month comes first.",
-            "13/14/2026,DAY_FIRST,'13/14/2026' is not a day in the calendar.", "30/02/2026,DAY_FIRST,'30/02/2026' is not a day in the calendar.",
-            "05/03/1026,DAY_FIRST,'05/03/1026' is too far away; check the year.", "5 March,DAY_FIRST,'5 March' is not a date; write it like 2026-03-13.",
-            "05/03/2026 14:30,DAY_FIRST,'05/03/2026 14:30' is not a date; write it like 2026-03-13.", "٠٥/٠٣/٢٠٢٦,DAY_FIRST,'٠٥/٠٣/٢٠٢٦' is not a date; write it like 2026-03-13."})
+    @CsvSource(delimiter = '|', quoteCharacter = '~',
+            value = {"05/03/2026|YEAR_FIRST|'05/03/2026' can be two days; say whether the day or the month comes first.",
+                    "13/14/2026|DAY_FIRST|'13/14/2026' is not a day in the calendar.", "30/02/2026|DAY_FIRST|'30/02/2026' is not a day in the calendar.",
+                    "05/03/1026|DAY_FIRST|'05/03/1026' is too far away; check the year.",
+                    "5 March|DAY_FIRST|'5 March' is not a date; write it like 2026-03-13.",
+                    "05/03/2026 14:30|DAY_FIRST|'05/03/2026 14:30' is not a date; write it like 2026-03-13.",
+                    "٠٥/٠٣/٢٠٢٦|DAY_FIRST|'٠٥/٠٣/٢٠٢٦' is not a date; write it like 2026-03-13."})
     void whatIsNoDaySaysSo(String text, DayForm form, String sentence) {
-        assertEquals(sentence, assertThrows(IllegalArgumentException.class, () -> Column.of("date", Type.DATE).read(text, forms(form, Decimals.POINT))).getMessage());
+        assertEquals(sentence,
+                assertThrows(IllegalArgumentException.class, () -> Column.of("date", Type.DATE).read(text, forms(form, Decimals.POINT))).getMessage());
     }
 
     @ParameterizedTest

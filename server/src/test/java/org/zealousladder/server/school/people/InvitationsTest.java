@@ -20,10 +20,6 @@ import tools.jackson.databind.JsonNode;
 class InvitationsTest extends SessionTest {
     private static final String OWN = "otter lamp sixteen rafts";
 
-    private int school() {
-        return asking(Viewer.SYSTEM, () -> db.sql("select id from roster_school where code = 'SKERROW'").query(Integer.class).single());
-    }
-
     private Map<String, Object> form(String login, String role) {
         return Map.of("login", login, "name", "Astrid Ødegård", "role", role, "schoolId", school());
     }
@@ -49,8 +45,10 @@ class InvitationsTest extends SessionTest {
         byLink("/api/join", Map.of("token", token, "password", "another lamp for rafts")).andExpect(refused("403 forbidden"));
         assertEquals(200, tries("a.odegard", OWN, "10.7.7.7").getStatus());
         JsonNode row = each(body(read(admin, "/api/people")).get("people")).filter(p -> p.get("id").asInt() == person).findFirst().orElseThrow();
-        assertTrue(row.get("hasPassword").asBoolean() && row.get("active").asBoolean() && row.hasNonNull("signedInAt") && !row.has("linkEndsAt"), row.toString());
-        assertFalse(people.sql("select string_agg(i::text, ' ') from people_invitation i").query(String.class).single().contains(token), "only its hash is kept");
+        assertTrue(row.get("hasPassword").asBoolean() && row.get("active").asBoolean() && row.hasNonNull("signedInAt") && !row.has("linkEndsAt"),
+                row.toString());
+        assertFalse(people.sql("select string_agg(i::text, ' ') from people_invitation i").query(String.class).single().contains(token),
+                "only its hash is kept");
         assertEquals("password set by a link, link for a password made, link for a password made, account made", asking(Viewer.SYSTEM, () -> db.sql("""
                 select string_agg(what, ', ' order by id desc) from audit_event where about_person = :id and kind = 'rights'""").param("id", person)
                 .query(String.class).single()));
@@ -104,6 +102,7 @@ class InvitationsTest extends SessionTest {
             read(person(login), "/api/people").andExpect(refused("403 forbidden"));
         }
         send(person("a.sandvik"), "/api/people", Map.of("login", "n.oschool", "name", "N", "role", "teacher")).andExpect(refused("422 invalid schoolId"));
-        send(person("a.sandvik"), "/api/people", Map.of("login", "n.oschool", "name", "N", "role", "teacher", "schoolId", 4711)).andExpect(refused("422 invalid schoolId"));
+        send(person("a.sandvik"), "/api/people", Map.of("login", "n.oschool", "name", "N", "role", "teacher", "schoolId", 4711))
+                .andExpect(refused("422 invalid schoolId"));
     }
 }

@@ -1,14 +1,13 @@
 package org.zealousladder.server.exchange.records.csv;
 
 import de.siegmar.fastcsv.reader.CsvRecord;
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.Reader;
 import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
-import java.nio.charset.CharacterCodingException;
+import java.nio.channels.FileChannel;
 import java.nio.charset.CharsetDecoder;
+import java.nio.charset.CoderResult;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -39,9 +38,9 @@ public final class FormFinder {
 
     /** Which columns hold days, and which numbers, by their places; asked once the names of the columns are known. */
     public interface Kinds {
-        boolean[] days(List<String> header);
+        boolean[] days(List<String> header) throws BadCsvException;
 
-        boolean[] numbers(List<String> header);
+        boolean[] numbers(List<String> header) throws BadCsvException;
     }
 
     /** @throws BadCsvException when it is no table at all */
@@ -111,18 +110,24 @@ public final class FormFinder {
 
     /** One wrong place in a text that has letters of UTF-8 before it is a wrong place, and told as such; it is not another kind of text. */
     private static boolean canBeUtf8(Path path) throws IOException {
-        boolean others = false;
         CharsetDecoder decoder = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT).onUnmappableCharacter(CodingErrorAction.REPORT);
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(path), PIECE); Reader text = new java.io.InputStreamReader(in, decoder)) {
-            CharBuffer piece = CharBuffer.allocate(PIECE);
-            while (text.read(piece) >= 0) {
-                piece.flip();
-                others |= piece.chars().anyMatch(c -> c > 127);
-                piece.clear();
+        ByteBuffer bytes = ByteBuffer.allocate(PIECE);
+        CharBuffer text = CharBuffer.allocate(PIECE);
+        boolean others = false;
+        try (FileChannel file = FileChannel.open(path)) {
+            for (boolean end = false; !end;) {
+                end = file.read(bytes) < 0;
+                bytes.flip();
+                CoderResult result = decoder.decode(bytes, text, end);
+                text.flip();
+                others |= text.chars().anyMatch(c -> c > 127);
+                text.clear();
+                if (result.isError()) {
+                    return others;
+                }
+                bytes.compact();
             }
             return true;
-        } catch (CharacterCodingException e) {
-            return others;
         }
     }
 

@@ -3,12 +3,11 @@ package org.zealousladder.server.exchange.records.workbook;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipFile;
 import org.zealousladder.server.exchange.records.workbook.Workbook.BadWorkbookException;
 
 /** Looks through an archive once before it is read: how much there really is in it, where its parts say they belong, and that no text defines what others mean. */
@@ -26,9 +25,8 @@ final class Harmless {
         long total = 0;
         int parts = 0;
         boolean workbook = false;
-        byte[] piece = new byte[1 << 16];
-        try (InputStream file = Files.newInputStream(archive); ZipInputStream in = new ZipInputStream(file)) {
-            for (ZipEntry part = in.getNextEntry(); part != null; part = in.getNextEntry()) {
+        try (ZipFile zip = new ZipFile(archive.toFile())) {
+            for (ZipEntry part : (Iterable<ZipEntry>) zip.stream().map(p -> (ZipEntry) p)::iterator) {
                 String name = part.getName();
                 if (++parts > MOST_PARTS) {
                     throw new BadWorkbookException(TOO_LARGE);
@@ -37,17 +35,7 @@ final class Harmless {
                     throw new BadWorkbookException("The archive names places outside of itself. It is not read.");
                 }
                 workbook |= name.equals("xl/workbook.xml");
-                long size = 0;
-                for (int n = in.readNBytes(piece, 0, piece.length); n > 0; n = in.readNBytes(piece, 0, piece.length)) {
-                    if (size == 0 && new String(piece, 0, Math.min(n, 4096), StandardCharsets.ISO_8859_1).toUpperCase(Locale.ROOT).contains("<!DOCTYPE")) {
-                        throw new BadWorkbookException("The workbook holds definitions of its own, which no spreadsheet program writes. It is not read.");
-                    }
-                    size += n;
-                    total += n;
-                    if (total > MOST_BYTES || size > MOST_SHARED && !name.startsWith("xl/worksheets/")) {
-                        throw new BadWorkbookException(TOO_LARGE);
-                    }
-                }
+                total += size(zip, part, MOST_BYTES - total);
             }
         } catch (ZipException | java.io.EOFException | IllegalArgumentException e) {
             throw new BadWorkbookException("The file is broken off or damaged. Save it again and choose it anew.");
@@ -55,5 +43,23 @@ final class Harmless {
         if (!workbook) {
             throw new BadWorkbookException("This archive is no workbook. Take the CSV or .xlsx file out of it and choose that.");
         }
+    }
+
+    /** What there really is in it, whatever it says of itself. */
+    private static long size(ZipFile zip, ZipEntry part, long left) throws IOException, BadWorkbookException {
+        byte[] piece = new byte[1 << 16];
+        long size = 0;
+        try (InputStream in = zip.getInputStream(part)) {
+            for (int n = in.readNBytes(piece, 0, piece.length); n > 0; n = in.readNBytes(piece, 0, piece.length)) {
+                if (size == 0 && new String(piece, 0, Math.min(n, 4096), StandardCharsets.ISO_8859_1).toUpperCase(Locale.ROOT).contains("<!DOCTYPE")) {
+                    throw new BadWorkbookException("The workbook holds definitions of its own, which no spreadsheet program writes. It is not read.");
+                }
+                size += n;
+                if (size > left || size > MOST_SHARED && !part.getName().startsWith("xl/worksheets/")) {
+                    throw new BadWorkbookException(TOO_LARGE);
+                }
+            }
+        }
+        return size;
     }
 }

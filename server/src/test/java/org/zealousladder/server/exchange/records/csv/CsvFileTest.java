@@ -15,9 +15,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.zealousladder.server.platform.files.Forms;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.zealousladder.server.platform.files.Forms;
 
 class CsvFileTest {
     @TempDir
@@ -92,8 +92,7 @@ class CsvFileTest {
         Path path = Files.write(folder.resolve("broken.csv"), broken);
         BadCsvException e = assertThrows(BadCsvException.class, () -> {
             try (CsvFile csv = open(path)) {
-                while (csv.nextRow() != null) {
-                }
+                while (csv.nextRow() != null) {}
             }
         });
         assertTrue(e.getMessage().contains("not text of that kind"), e.getMessage());

@@ -44,8 +44,10 @@ class FormFinderTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"2026-03-05 2026-03-13|YEAR_FIRST|true", "05/09/2025 13/09/2025|DAY_FIRST|true", "05/09/2025 09/13/2025|MONTH_FIRST|true",
-            "5.9.25 1.10.25|DAY_FIRST|false", "13/09/2025 09/13/2025|DAY_FIRST|false", "2026-03-05 31.3.2026|DAY_FIRST|true", "|YEAR_FIRST|true", "soon later|YEAR_FIRST|true"})
+    @CsvSource(delimiter = '|',
+            value = {"2026-03-05 2026-03-13|YEAR_FIRST|true", "05/09/2025 13/09/2025|DAY_FIRST|true", "05/09/2025 09/13/2025|MONTH_FIRST|true",
+                    "5.9.25 1.10.25|DAY_FIRST|false", "13/09/2025 09/13/2025|DAY_FIRST|false", "2026-03-05 31.3.2026|DAY_FIRST|true", "|YEAR_FIRST|true",
+                    "soon later|YEAR_FIRST|true"})
     void daysAreToldByOneThatCannotBeOtherwise(String days, DayForm form, boolean sure) throws Exception {
         StringBuilder file = new StringBuilder("student,date\n");
         for (String day : days == null ? new String[0] : days.split(" ")) {
