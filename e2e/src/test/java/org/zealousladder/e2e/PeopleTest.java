@@ -49,6 +49,8 @@ class PeopleTest extends BrowserTest {
         theirs.getByLabel("Sign-in name").fill("a.odegard");
         theirs.getByLabel("Password").fill("otter lamp sixteen rafts");
         theirs.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+        assertThat(theirs.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Astrid Ødegård"))).isVisible();
+        theirs.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Desk")).click();
         assertThat(theirs.getByText("There are no classes here yet")).isVisible();
 
         page.reload();

@@ -60,6 +60,7 @@ class RecordsTest extends BrowserTest {
         button("05/09 is 5 September").click();
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
         assertThat(page.getByLabel("Days")).hasValue("day-first");
+        page.getByLabel("Days").focus();
         page.getByLabel("Days").selectOption("month-first");
         assertThat(page.getByText("The date is in the future.").first()).isVisible();
         assertThat(page.getByLabel("Days")).isFocused();

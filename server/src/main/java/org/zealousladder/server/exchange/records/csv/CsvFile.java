@@ -58,6 +58,12 @@ public final class CsvFile implements AutoCloseable {
         }
     }
 
+    /** Letters and what stands between the cells as they look; days and decimals are the reader's matter. */
+    public static CsvFile open(Path path) throws IOException, BadCsvException {
+        Forms.Letters letters = FormFinder.letters(path);
+        return open(path, new Forms(letters, FormFinder.between(path, letters), Forms.OWN.days(), Forms.OWN.decimals()));
+    }
+
     /** @throws BadCsvException with a plain sentence if the file is empty or is no text of that kind */
     public static CsvFile open(Path path, Forms forms) throws IOException, BadCsvException {
         FileChannel channel = FileChannel.open(path);

@@ -17,7 +17,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.zealousladder.server.platform.files.Forms;
 
 class CsvFileTest {
     @TempDir
@@ -27,14 +26,9 @@ class CsvFileTest {
         return Files.write(folder.resolve("a.csv"), text.getBytes(charset));
     }
 
-    private static CsvFile open(Path path) throws IOException, BadCsvException {
-        Forms.Letters letters = FormFinder.letters(path);
-        return CsvFile.open(path, new Forms(letters, FormFinder.between(path, letters), Forms.DayForm.YEAR_FIRST, Forms.Decimals.POINT));
-    }
-
     private List<List<String>> rows(String text) throws IOException, BadCsvException {
         List<List<String>> rows = new ArrayList<>();
-        try (CsvFile csv = open(file(text, StandardCharsets.UTF_8))) {
+        try (CsvFile csv = CsvFile.open(file(text, StandardCharsets.UTF_8))) {
             for (CsvRecord r = csv.nextRow(); r != null; r = csv.nextRow()) {
                 List<String> row = new ArrayList<>(List.of(Integer.toString(csv.rowNumber())));
                 row.addAll(r.getFields());
@@ -58,14 +52,14 @@ class CsvFileTest {
     @ParameterizedTest
     @ValueSource(strings = {",", ";", "\t"})
     void theDelimiterIsTheOneTheHeaderHas(String delimiter) throws Exception {
-        try (CsvFile csv = open(file(String.join(delimiter, "student", "measure", "\"a,b;c\td\"") + "\n", StandardCharsets.UTF_8))) {
+        try (CsvFile csv = CsvFile.open(file(String.join(delimiter, "student", "measure", "\"a,b;c\td\"") + "\n", StandardCharsets.UTF_8))) {
             assertEquals(3, csv.header().size());
         }
     }
 
     @Test
     void aByteOrderMarkAndWindowsLineEndsAreNoMatter() throws Exception {
-        try (CsvFile csv = open(file("\uFEFF Student ,DATE\r\nA,2026-01-05\r\n", StandardCharsets.UTF_8))) {
+        try (CsvFile csv = CsvFile.open(file("\uFEFF Student ,DATE\r\nA,2026-01-05\r\n", StandardCharsets.UTF_8))) {
             assertEquals(List.of("student", "date"), csv.header());
             assertEquals("2026-01-05", csv.nextRow().getField(1));
             assertNull(csv.nextRow());
@@ -81,7 +75,7 @@ class CsvFileTest {
     void otherEncodingsAreReadAndOneWrongPlaceIsNamed() throws Exception {
         for (Charset charset : List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16LE, StandardCharsets.UTF_16BE, Charset.forName("windows-1252"))) {
             for (String mark : charset.name().startsWith("UTF") ? List.of("", "\uFEFF") : List.of("")) {
-                try (CsvFile csv = open(file(mark + "name;other\nJosé, Zoë;x\n", charset))) {
+                try (CsvFile csv = CsvFile.open(file(mark + "name;other\nJosé, Zoë;x\n", charset))) {
                     assertEquals(List.of("name", "other"), csv.header(), charset + mark);
                     assertEquals("José, Zoë", csv.nextRow().getField(0), charset + mark);
                 }
@@ -91,7 +85,7 @@ class CsvFileTest {
         broken[broken.length - 2] = (byte) 0xEB;
         Path path = Files.write(folder.resolve("broken.csv"), broken);
         BadCsvException e = assertThrows(BadCsvException.class, () -> {
-            try (CsvFile csv = open(path)) {
+            try (CsvFile csv = CsvFile.open(path)) {
                 while (csv.nextRow() != null) {}
             }
         });
@@ -101,14 +95,14 @@ class CsvFileTest {
     @Test
     void anEmptyFileAndATwiceNamedColumnAreRefused() throws IOException {
         Path empty = file("", StandardCharsets.UTF_8);
-        assertTrue(assertThrows(BadCsvException.class, () -> open(empty)).getMessage().contains("empty"));
+        assertTrue(assertThrows(BadCsvException.class, () -> CsvFile.open(empty)).getMessage().contains("empty"));
         Path twice = file("a, A\n", StandardCharsets.UTF_8);
-        assertTrue(assertThrows(BadCsvException.class, () -> open(twice)).getMessage().contains("twice"));
+        assertTrue(assertThrows(BadCsvException.class, () -> CsvFile.open(twice)).getMessage().contains("twice"));
     }
 
     @Test
     void aQuoteThatIsNeverClosedIsSeen() throws Exception {
-        try (CsvFile csv = open(file("a,b\n\"1,2\n3,4\n", StandardCharsets.UTF_8))) {
+        try (CsvFile csv = CsvFile.open(file("a,b\n\"1,2\n3,4\n", StandardCharsets.UTF_8))) {
             assertTrue(csv.breaksOff(csv.nextRow()));
         }
     }
