@@ -22,21 +22,15 @@ export function LinkShown({ shown, onClose }: { shown?: { link: InviteLink; name
         onClose();
       }}
       title={`A link for ${shown.name}`}
-      description="Give it to this person alone. It is shown now and never again."
+      description={`Give it to ${shown.name} alone, by a way that only they read. It works once, until ${longDay(
+        shown.link.endsAt.slice(0, 10),
+      )}, and is shown now and never again; a new one can be made.`}
     >
-      <div className="flex flex-col gap-3">
-        <p className="m-0">
-          Give it to {shown.name} alone, by a way that only they read. It works once, until{' '}
-          {longDay(shown.link.endsAt.slice(0, 10))}, and is shown now and never again; a new one can be made.
-        </p>
-        <input
-          readOnly
-          aria-label="Link"
-          className="font-mono text-[13px] w-full"
-          value={address}
-          onFocus={(e) => e.target.select()}
-        />
-        <div className="flex flex-wrap gap-5 items-center">
+      <div className="flex flex-col gap-3" data-print-alone>
+        <output aria-label="Link" className="font-mono text-[13px] break-all select-all">
+          {address}
+        </output>
+        <div className="no-print flex flex-wrap gap-5 items-center">
           <Button look="solid" onClick={copy}>
             Copy it
           </Button>
