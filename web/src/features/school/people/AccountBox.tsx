@@ -3,6 +3,7 @@ import { longDay } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint, Failed, Loading } from '../../../ui/States';
+import { PASSWORD_HINT } from './passwordHint';
 import { useAccount, useEndOtherSessions, useEndSession, useEndWhenIdle, useNewPassword } from './queries';
 import { SecondStep } from './SecondStep';
 
@@ -114,11 +115,7 @@ function PasswordForm({ login }: { login: string }) {
           onChange={(e) => set({ current: e.target.value })}
         />
       </Field>
-      <Field
-        label="New password"
-        hint="At least 10 characters. Three or four words that have nothing to do with each other do well."
-        error={wrong('password')}
-      >
+      <Field label="New password" hint={PASSWORD_HINT} error={wrong('password')}>
         <input
           type="password"
           autoComplete="new-password"

@@ -4,6 +4,7 @@ import { api, data, type Problem } from '../../../api/client';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
+import { PASSWORD_HINT } from './passwordHint';
 
 /** Reached by a link that an administrator has made; the token stands behind the # and never reaches a log. */
 export function JoinPage() {
@@ -57,7 +58,7 @@ export function JoinPage() {
               <input type="text" autoComplete="username" value={welcome.data.login} readOnly hidden />
               <Field
                 label="Password"
-                hint="At least 10 characters. Three or four words that have nothing to do with each other do well."
+                hint={PASSWORD_HINT}
                 error={error?.field === 'password' ? error.message : undefined}
               >
                 <input

@@ -3,6 +3,7 @@ import { api, type Problem } from '../../../api/client';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
+import { PASSWORD_HINT } from './passwordHint';
 
 /** Reached once, by the link that the first start prints; the token stands behind the # and never reaches a log. */
 export function SetupPage() {
@@ -49,11 +50,7 @@ export function SetupPage() {
             <Field label="Your name" error={fieldError('name')}>
               <input required value={form.name} onChange={(e) => set({ name: e.target.value })} autoComplete="name" />
             </Field>
-            <Field
-              label="Password"
-              hint="At least 10 characters; three words in a row do well."
-              error={fieldError('password')}
-            >
+            <Field label="Password" hint={PASSWORD_HINT} error={fieldError('password')}>
               <input
                 required
                 type="password"

@@ -15,6 +15,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.jobs.ThisServer;
+import org.zealousladder.server.platform.jobs.Threads;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -32,11 +33,7 @@ class ImportTurns {
     private final TurnsStore store;
     private final ThisServer server;
     private final Map<Integer, ImportProgress> reading = new ConcurrentHashMap<>();
-    private final ScheduledExecutorService teller = Executors.newSingleThreadScheduledExecutor(work -> {
-        Thread thread = new Thread(work, "import-progress");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService teller = Executors.newSingleThreadScheduledExecutor(Threads.named("import-progress"));
 
     ImportTurns(TurnsStore store, ThisServer server) {
         this.store = store;

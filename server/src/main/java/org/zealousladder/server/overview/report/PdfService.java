@@ -15,6 +15,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.server.platform.jobs.FairQueue;
 import org.zealousladder.server.platform.jobs.ThisServer;
+import org.zealousladder.server.platform.jobs.Threads;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
@@ -39,13 +40,8 @@ public class PdfService {
     private final Rights rights;
     private final JsonMapper json;
     private static final int MOST_WAITING = 20;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "report-pdf");
-        thread.setDaemon(true);
-        // Somebody waits for a view at this moment; for a report one waits anyway.
-        thread.setPriority(Thread.MIN_PRIORITY);
-        return thread;
-    });
+    /** Somebody waits for a view at this moment; for a report one waits anyway. */
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(Threads.named("report-pdf", Thread.MIN_PRIORITY));
     private final FairQueue queue = new FairQueue(worker, MOST_WAITING);
 
     PdfService(ReportService reports, ReportStore store, RosterService roster, PlatformTransactionManager manager, ThisServer server, Rights rights,

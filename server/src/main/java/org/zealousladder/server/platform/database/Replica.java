@@ -16,6 +16,7 @@ import org.postgresql.replication.LogSequenceNumber;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.zealousladder.server.platform.jobs.Threads;
 
 /**
  * A copy of the records that PostgreSQL streams to another server, for views that only read. It is a moment behind, so it is asked only for what it has:
@@ -32,11 +33,7 @@ public class Replica {
     private final JdbcTemplate there;
     private final JdbcTemplate records;
     private final Deque<Long> written = new ArrayDeque<>();
-    private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(work -> {
-        Thread thread = new Thread(work, "replica");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(Threads.named("replica"));
     /** How far the copy is, where it may be asked; null where it may not. */
     private volatile @Nullable Long replayed;
     private boolean away = true;

@@ -20,11 +20,7 @@ public class ThisServer {
 
     private final ServerStore store;
     private final UUID id = UUID.randomUUID();
-    private final ScheduledExecutorService pulse = Executors.newSingleThreadScheduledExecutor(work -> {
-        Thread thread = new Thread(work, "pulse");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService pulse = Executors.newSingleThreadScheduledExecutor(Threads.named("pulse"));
     private boolean begun;
 
     ThisServer(ServerStore store) {

@@ -1,10 +1,7 @@
 package org.zealousladder.server.platform.once;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.function.Supplier;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -47,7 +44,7 @@ public class OnceService {
             throw new Refusal(HttpStatus.BAD_REQUEST, "bad-key", null, "The request's key is empty or longer than " + LONGEST_KEY + " characters.");
         }
         int person = Viewer.current().id();
-        String digest = digest(json.writeValueAsString(form));
+        String digest = DigestUtils.sha256Hex(json.writeValueAsString(form));
         // Waits for another request of the same key that is under way, and finds its answer.
         if (!store.begin(person, key, digest)) {
             OnceStore.Kept kept = store.kept(person, key);
@@ -68,14 +65,6 @@ public class OnceService {
             change.run();
             return Boolean.TRUE;
         });
-    }
-
-    private static String digest(String text) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 
     @Scheduled(cron = "0 41 4 * * *")

@@ -84,7 +84,7 @@ class ErasingService {
     public void dropBatch(int batch) {
         Viewer by = requireAdministrator();
         List<Erasure> all = together(batch);
-        all.forEach(e -> store.drop(e.id(), by.id()));
+        store.dropBatch(batch, by.id());
         noteAll("erasing of leavers dropped", all.size());
     }
 

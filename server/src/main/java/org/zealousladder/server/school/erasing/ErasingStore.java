@@ -56,6 +56,11 @@ class ErasingStore {
                   offset 0) o""").param("batch", batch).query(Integer.class).single();
     }
 
+    void dropBatch(int batch, int by) {
+        db.sql("update roster_erasure set dropped_by = :by, dropped_at = now() where batch = :batch and dropped_at is null and confirmed_at is null")
+                .param("batch", batch).param("by", by).update();
+    }
+
     boolean drop(int id, int by) {
         return db.sql("update roster_erasure set dropped_by = :by, dropped_at = now() where id = :id and dropped_at is null and confirmed_at is null")
                 .param("id", id).param("by", by).update() == 1;

@@ -1,14 +1,13 @@
 package org.zealousladder.server.school.factor;
 
 import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
-import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.Arrays;
 import javax.crypto.Cipher;
 import javax.crypto.spec.GCMParameterSpec;
 import javax.crypto.spec.SecretKeySpec;
+import org.apache.commons.codec.digest.DigestUtils;
 
 /** Seals what the database keeps and only the server reads: AES-256-GCM (NIST SP 800-38D), bound to whose it is. */
 final class Sealed {
@@ -20,11 +19,7 @@ final class Sealed {
 
     /** @param serverKey any secret of the server's; another use of it gives another key */
     Sealed(String serverKey, String use) {
-        try {
-            key = new SecretKeySpec(MessageDigest.getInstance("SHA-256").digest((use + ":" + serverKey).getBytes(StandardCharsets.UTF_8)), "AES");
-        } catch (GeneralSecurityException e) {
-            throw new IllegalStateException(e);
-        }
+        key = new SecretKeySpec(DigestUtils.sha256(use + ":" + serverKey), "AES");
     }
 
     /** @return nonce, then what is sealed with its tag */
