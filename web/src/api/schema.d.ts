@@ -1044,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/imports/{id}/rows-to-repair.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["toRepair"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/kinds": {
         parameters: {
             query?: never;
@@ -1060,6 +1076,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/matchings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["matchings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/matchings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/matchings/{id}.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["matching"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/scores.csv": {
         parameters: {
             query?: never;
@@ -1068,6 +1132,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["scores"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/subjects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["subjects"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1909,6 +1989,16 @@ export interface components {
             before: string;
             student: components["schemas"]["StudentRef"];
         };
+        Doubt: {
+            choices: components["schemas"]["Meant"][];
+            field: string;
+            /** Format: int32 */
+            file: number;
+            name: string;
+            noun: string;
+            /** Format: int32 */
+            rows: number;
+        };
         DrawnBand: {
             /** Format: double */
             fromScore?: number;
@@ -2048,6 +2138,18 @@ export interface components {
             kind: string;
             label: string;
             optional: string[];
+        };
+        FileRead: {
+            forms: components["schemas"]["Forms"];
+            matching: components["schemas"]["Matching"];
+            name: string;
+            /** Format: int32 */
+            rows: number;
+            sample: string[][];
+            sheets: string[];
+            sureOfDays: boolean;
+            /** @enum {string} */
+            told: "ours" | "remembered" | "guessed" | "said";
         };
         FileTurn: {
             /** Format: int32 */
@@ -2254,20 +2356,22 @@ export interface components {
         ImportResult: {
             /** Format: int32 */
             added: number;
+            causes: components["schemas"]["RefusalCause"][];
             /** Format: int32 */
             changed: number;
             digest: string;
-            forms: components["schemas"]["Forms"];
-            kind: string;
+            doubts: components["schemas"]["Doubt"][];
+            files: components["schemas"]["FileRead"][];
+            kind?: string;
             label: string;
             notices: string[];
+            open: string[];
+            parts: components["schemas"]["Part"][];
             refusals: components["schemas"]["RowRefusal"][];
             /** Format: int32 */
             refused: number;
             /** Format: int32 */
             rows: number;
-            sheets: string[];
-            sureOfDays: boolean;
             /** Format: int32 */
             unchanged: number;
         };
@@ -2322,6 +2426,16 @@ export interface components {
             from?: components["schemas"]["StartPoint"];
             standing?: components["schemas"]["Goal"];
             student: components["schemas"]["StudentRef"];
+        };
+        KeptMatching: {
+            fileName: string;
+            headings: string[];
+            /** Format: int64 */
+            id: number;
+            label: string;
+            madeAt: string;
+            mayForget: boolean;
+            mine: boolean;
         };
         KeptReading: {
             /** Format: int64 */
@@ -2435,6 +2549,44 @@ export interface components {
             kind: "error" | "left-out" | "told" | "self-corrected" | "inserted";
             /** Format: int32 */
             word: number;
+        };
+        Matching: {
+            columns: components["schemas"]["Use"][];
+            fixed: {
+                [key: string]: string;
+            };
+            names: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            subject?: string;
+            words: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        MatchingForm: {
+            columns: components["schemas"]["UseForm"][];
+            fixed: {
+                [key: string]: string;
+            };
+            names: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            subject?: string;
+            words: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        Meant: {
+            code: string;
+            label: string;
         };
         Measure: {
             area: string;
@@ -2612,6 +2764,10 @@ export interface components {
             sets: components["schemas"]["NormSet"][];
             tables: components["schemas"]["NormTable"][];
         };
+        OnRecord: {
+            code: string;
+            label: string;
+        };
         Opinion: {
             by?: string;
             /** Format: int64 */
@@ -2690,6 +2846,16 @@ export interface components {
             lastUsed: string;
             /** Format: date-time */
             since: string;
+        };
+        Part: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            changed: number;
+            kind: string;
+            label: string;
+            /** Format: int32 */
+            unchanged: number;
         };
         Passage: {
             /** Format: int32 */
@@ -2989,7 +3155,10 @@ export interface components {
             question: string;
         };
         ReadAs: {
+            /** Format: int32 */
+            file?: number;
             forms?: components["schemas"]["FormsForm"];
+            matching?: components["schemas"]["MatchingForm"];
             sheet?: string;
         };
         ReadingBrief: {
@@ -3092,6 +3261,17 @@ export interface components {
             undone: boolean;
             words: string;
         };
+        RefusalCause: {
+            /** @enum {string} */
+            cause: "word" | "comma" | "day" | "unknown" | "several" | "other";
+            column: string;
+            /** Format: int32 */
+            file: number;
+            /** Format: int32 */
+            lines: number;
+            message: string;
+            values: components["schemas"]["Stands"][];
+        };
         ReportBand: {
             /** Format: int32 */
             count: number;
@@ -3147,6 +3327,8 @@ export interface components {
         };
         RowRefusal: {
             column: string;
+            /** Format: int32 */
+            file: number;
             message: string;
             /** Format: int32 */
             row: number;
@@ -3326,6 +3508,11 @@ export interface components {
             /** Format: int32 */
             without: number;
         };
+        Stands: {
+            /** Format: int32 */
+            cells: number;
+            text: string;
+        };
         StartPoint: {
             /** Format: date */
             date: string;
@@ -3449,6 +3636,15 @@ export interface components {
             initials: string;
             name: string;
         };
+        SubjectField: {
+            choices: components["schemas"]["OnRecord"][];
+            helps: boolean;
+            label: string;
+            name: string;
+            /** @enum {string} */
+            type: "text" | "date" | "number" | "whole" | "choice";
+            words: string[];
+        };
         Suggestion: {
             because: string;
             /** Format: int32 */
@@ -3501,6 +3697,12 @@ export interface components {
             grade: number;
             student: components["schemas"]["StudentRef"];
             support?: string;
+        };
+        TableSubject: {
+            code: string;
+            fields: components["schemas"]["SubjectField"][];
+            folded?: string;
+            label: string;
         };
         TableView: {
             columns: components["schemas"]["TableColumn"][];
@@ -3684,6 +3886,20 @@ export interface components {
             /** @enum {string} */
             status: "absent" | "invalid" | "none" | "retest";
             student: components["schemas"]["StudentRef"];
+        };
+        Use: {
+            field?: string;
+            heading: string;
+            with: {
+                [key: string]: string;
+            };
+        };
+        UseForm: {
+            field?: string;
+            heading: string;
+            with: {
+                [key: string]: string;
+            };
         };
         Waiting: {
             /** Format: int32 */
@@ -5253,6 +5469,7 @@ export interface operations {
         parameters: {
             query: {
                 name: string;
+                with?: number;
             };
             header?: never;
             path?: never;
@@ -5385,6 +5602,30 @@ export interface operations {
             };
         };
     };
+    toRepair: {
+        parameters: {
+            query?: {
+                file?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
     kinds: {
         parameters: {
             query?: never;
@@ -5401,6 +5642,68 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["FileKind"][];
+                };
+            };
+        };
+    };
+    matchings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptMatching"][];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    matching: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/csvm+json": string;
                 };
             };
         };
@@ -5427,6 +5730,26 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+        };
+    };
+    subjects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TableSubject"][];
                 };
             };
         };

@@ -1,6 +1,6 @@
-import type { ButtonHTMLAttributes } from 'react';
+import type { ComponentProps } from 'react';
 
-interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
+interface Props extends ComponentProps<'button'> {
   /** solid: the one thing to do here; line: the suggested one of several; plain: the others. */
   look?: 'solid' | 'line' | 'plain';
 }

@@ -1,4 +1,4 @@
-import type { Forms, ImportPreview, ReadAs } from '../../../api/types';
+import type { FileRead, Forms, ReadAs } from '../../../api/types';
 import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
 
@@ -17,14 +17,14 @@ const DAYS: Record<Forms['days'], string> = {
 const DECIMALS: Record<Forms['decimals'], string> = { point: '12.5', comma: '12,5' };
 
 interface Props {
-  preview: ImportPreview;
+  file: FileRead;
   busy: boolean;
   onRead: (how: ReadAs) => void;
 }
 
 /** How a file was read, as it looks; to be changed where it looks otherwise than it is meant. */
-export function HowRead({ preview, busy, onRead }: Props) {
-  const { forms, sheets, sureOfDays } = preview.result;
+export function HowRead({ file, busy, onRead }: Props) {
+  const { forms, sheets, sureOfDays } = file;
   const change = (part: Partial<Forms>) => onRead({ forms: { ...forms, ...part }, sheet: sheets[0] });
   return (
     <section aria-label="How it was read" className="flex flex-col gap-2">

@@ -2,10 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useRef, useState } from 'react';
 import { api, csrfToken, data, Problem, problemOf } from '../../../api/client';
 import type { ImportPreview, ImportResult, ReadAs } from '../../../api/types';
-import { plural } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
-import { HowRead } from './HowRead';
+import { Preview, ToRepair } from './Preview';
 import { turnWords } from './turnWords';
 
 const LIMIT = 100 * 1024 * 1024;
@@ -16,7 +15,7 @@ type Stage =
   | { at: 'shown'; preview: ImportPreview }
   | { at: 'again'; preview: ImportPreview }
   | { at: 'saving'; preview: ImportPreview }
-  | { at: 'done'; name: string; result: ImportResult };
+  | { at: 'done'; name: string; id: number; result: ImportResult };
 
 /** Choose or drop a file, look at what it would do, take it or leave it. */
 export function ImportBox() {
@@ -24,6 +23,7 @@ export function ImportBox() {
   const [error, setError] = useState<Error | null>(null);
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
   const queries = useQueryClient();
   const waiting = stage.at === 'reading' || stage.at === 'again' || stage.at === 'saving';
   const turn = useQuery({
@@ -34,10 +34,16 @@ export function ImportBox() {
     gcTime: 0,
   });
 
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const subjects = useQuery({
+    queryKey: ['subjects'],
+    queryFn: () => data(api.GET('/api/records/subjects')),
+    enabled: stage.at !== 'empty',
+  });
+
+  const read = async (files: File[], onto?: ImportPreview) => {
+    if (files.length === 0) return;
     setError(null);
-    if (file.size > LIMIT) {
+    if (files.some((f) => f.size > LIMIT)) {
       setError(
         new Error(
           'The file is larger than 100 MB. Split it, by school or by year, and bring in the parts. Nothing was saved.',
@@ -45,18 +51,23 @@ export function ImportBox() {
       );
       return;
     }
-    setStage({ at: 'reading', name: file.name });
+    let preview = onto;
     try {
-      setStage({ at: 'shown', preview: await upload(file) });
+      for (const file of files) {
+        setStage({ at: 'reading', name: file.name });
+        preview = await upload(file, preview?.id);
+      }
+      if (preview) setStage({ at: 'shown', preview });
     } catch (e) {
       setError(e as Error);
-      setStage({ at: 'empty' });
+      // What was read before stays.
+      setStage(preview ? { at: 'shown', preview } : { at: 'empty' });
     }
   };
   const drop = (e: DragEvent) => {
     e.preventDefault();
     setOver(false);
-    void read(e.dataTransfer.files[0]);
+    if (!waiting) void read([...e.dataTransfer.files], stage.at === 'shown' ? stage.preview : undefined);
   };
   const take = async (preview: ImportPreview) => {
     setError(null);
@@ -65,9 +76,11 @@ export function ImportBox() {
       const result = await data(
         api.POST('/api/records/imports/{id}/acceptance', { params: { path: { id: preview.id } } }),
       );
-      setStage({ at: 'done', name: preview.fileName, result });
+      button.current?.focus();
+      setStage({ at: 'done', name: names(preview), id: preview.id, result });
       await Promise.all([
         queries.invalidateQueries({ queryKey: ['records'] }),
+        queries.invalidateQueries({ queryKey: ['matchings'] }),
         queries.invalidateQueries({ queryKey: ['scope'] }),
       ]);
     } catch (e) {
@@ -93,6 +106,7 @@ export function ImportBox() {
   };
   const leave = async (preview: ImportPreview) => {
     setStage({ at: 'empty' });
+    button.current?.focus();
     await api.DELETE('/api/records/imports/{id}', { params: { path: { id: preview.id } } }).catch(() => undefined);
   };
 
@@ -111,24 +125,32 @@ export function ImportBox() {
         <input
           ref={input}
           type="file"
-          accept=".csv,.tsv,.txt,.xlsx,text/csv"
+          accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv"
           aria-label="File"
+          multiple
           className="sr-only"
           tabIndex={-1}
           onChange={(e) => {
-            void read(e.target.files?.[0]);
+            void read([...(e.target.files ?? [])], stage.at === 'shown' ? stage.preview : undefined);
             e.target.value = '';
           }}
         />
-        <Button look="solid" onClick={() => input.current?.click()} disabled={waiting}>
-          Choose a file
+        <Button
+          ref={button}
+          look={stage.at === 'shown' ? 'line' : 'solid'}
+          onClick={() => input.current?.click()}
+          disabled={waiting}
+        >
+          {stage.at === 'shown' ? 'Add a file' : 'Choose files'}
         </Button>
         <span className="text-soft" aria-live="polite">
           {stage.at === 'reading'
             ? turnWords(turn.data, 'reading', stage.name)
             : stage.at === 'saving' || stage.at === 'again'
               ? turnWords(turn.data, stage.at === 'saving' ? 'saving' : 'reading', stage.preview.fileName)
-              : 'or drop it here. At most 100 MB.'}
+              : stage.at === 'shown'
+                ? 'or drop it here: what they tell of each other is put together.'
+                : 'or drop them here. At most 100 MB.'}
         </span>
       </div>
       <Complaint error={error} />
@@ -136,22 +158,27 @@ export function ImportBox() {
         <Preview
           preview={stage.preview}
           busy={stage.at !== 'shown'}
+          subjects={subjects.data ?? []}
           onRead={(how) => readAs(stage.preview, how)}
           onTake={() => take(stage.preview)}
           onLeave={() => leave(stage.preview)}
         />
       )}
       {stage.at === 'done' && (
-        <p role="status" className="m-0">
-          <b className="font-semibold">{stage.name} is in.</b> {counts(stage.result)}
-        </p>
+        <div>
+          <p role="status" className="m-0">
+            <b className="font-semibold">{stage.name} is in.</b> {counts(stage.result)}
+          </p>
+          {stage.result.refused > 0 && <ToRepair id={stage.id} result={stage.result} />}
+        </div>
       )}
     </div>
   );
 }
 
-async function upload(file: File): Promise<ImportPreview> {
-  const response = await fetch(`/api/records/imports?${new URLSearchParams({ name: file.name })}`, {
+async function upload(file: File, onto?: number): Promise<ImportPreview> {
+  const query = new URLSearchParams({ name: file.name, ...(onto === undefined ? {} : { with: String(onto) }) });
+  const response = await fetch(`/api/records/imports?${query}`, {
     method: 'POST',
     body: file,
     headers: { 'Content-Type': 'application/octet-stream', 'X-XSRF-TOKEN': csrfToken() },
@@ -162,102 +189,11 @@ async function upload(file: File): Promise<ImportPreview> {
   return response.json();
 }
 
-function counts(r: ImportResult): string {
-  return `${r.added} new, ${r.changed} changed, ${r.unchanged} as before, ${r.refused} refused.`;
+function names(preview: ImportPreview): string {
+  const n = preview.result.files.length;
+  return n > 1 ? `What ${n} files tell` : preview.fileName;
 }
 
-function Preview({
-  preview,
-  busy,
-  onRead,
-  onTake,
-  onLeave,
-}: {
-  preview: ImportPreview;
-  busy: boolean;
-  onRead: (how: ReadAs) => void;
-  onTake: () => void;
-  onLeave: () => void;
-}) {
-  const r = preview.result;
-  const taken = r.added + r.changed;
-  return (
-    <section aria-labelledby="preview" className="flex flex-col gap-3">
-      <h2 id="preview" className="text-[15px] font-semibold m-0">
-        {preview.fileName}: {plural(r.rows, 'row')} of {r.label}
-      </h2>
-      <dl className="m-0 grid grid-cols-4 max-w-md border-y border-hair py-2">
-        {(
-          [
-            ['new', r.added],
-            ['changed', r.changed],
-            ['as before', r.unchanged],
-            ['refused', r.refused],
-          ] as const
-        ).map(([word, n]) => (
-          <div key={word} className="flex flex-col-reverse">
-            <dt className="text-soft text-[13px]">{word}</dt>
-            <dd
-              className={`m-0 text-[22px] leading-tight ${word === 'refused' && n > 0 ? 'text-danger font-semibold' : ''}`}
-            >
-              {n}
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <HowRead preview={preview} busy={busy} onRead={onRead} />
-      {r.notices.map((notice) => (
-        <p key={notice} className="m-0 pl-3 border-l-4 border-ochre text-[14px]">
-          {notice}
-        </p>
-      ))}
-      {r.refused > 0 && (
-        <div>
-          <div className="overflow-auto max-h-[300px]" tabIndex={-1}>
-            <table className="w-full border-collapse text-[14px]">
-              <caption className="text-left text-soft text-[13px] pb-1">
-                Refused rows are left out, the others can be saved.
-                {r.refusals.length >= 100 && ' The first 100 are shown.'}
-              </caption>
-              <thead>
-                <tr className="text-left text-soft text-[12.5px]">
-                  <th className="font-medium border-b border-line pr-3 text-right">Row</th>
-                  <th className="font-medium border-b border-line pr-3">Column</th>
-                  <th className="font-medium border-b border-line">What is wrong</th>
-                </tr>
-              </thead>
-              <tbody>
-                {r.refusals.map((x) => (
-                  <tr key={`${x.row}-${x.column}-${x.message}`}>
-                    <td className="border-b border-hair pr-3 text-right align-top">{x.row}</td>
-                    <td className="border-b border-hair pr-3 align-top">{x.column}</td>
-                    <td className="border-b border-hair py-0.5">{x.message}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-          <a
-            className="inline-block mt-1 text-act font-semibold text-[13.5px]"
-            href={`/api/records/imports/${preview.id}/refused.csv`}
-            download
-          >
-            Download the refused rows
-          </a>
-        </div>
-      )}
-      <div className="flex gap-5 items-center">
-        {taken > 0 ? (
-          <Button look="solid" onClick={onTake} disabled={busy || !r.sureOfDays}>
-            Save {plural(taken, 'row')}
-          </Button>
-        ) : (
-          <span className="text-soft">There is nothing to save.</span>
-        )}
-        <Button onClick={onLeave} disabled={busy}>
-          Leave it
-        </Button>
-      </div>
-    </section>
-  );
+function counts(r: ImportResult): string {
+  return `${r.added} new, ${r.changed} changed, ${r.unchanged} as before, ${r.refused} refused.`;
 }

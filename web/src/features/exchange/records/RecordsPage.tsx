@@ -5,6 +5,7 @@ import { longDay } from '../../../lib/format';
 import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
 import { RecordsNav } from '../../../ui/RecordsNav';
 import { ImportBox } from './ImportBox';
+import { Matchings } from './Matchings';
 
 export default function RecordsPage() {
   const state = useContext(ScopeContext);
@@ -17,13 +18,14 @@ export default function RecordsPage() {
             Bring records in
           </h1>
           <p className="text-soft mt-0.5 mb-3">
-            A CSV file or a workbook (.xlsx), with the names of its columns in the first row. You see what it would do
-            before anything is saved.
+            CSV files or workbooks (.xlsx), as you have them: class lists, result sheets, anything with names over its
+            columns. You see what they would do before anything is saved.
           </p>
           <ImportBox />
         </section>
         <div className="flex flex-col gap-8">
           {state && <Export state={state} />}
+          <Matchings />
           <Formats />
         </div>
       </div>
@@ -59,13 +61,10 @@ function Export({ state }: { state: ScopeState }) {
 function Formats() {
   const kinds = useQuery({ queryKey: ['kinds'], queryFn: () => data(api.GET('/api/records/kinds')) });
   return (
-    <section aria-labelledby="formats">
-      <h2 id="formats" className="text-[17px] font-[650] tracking-tight m-0">
-        Which files
-      </h2>
+    <details>
+      <summary className="text-[17px] font-[650] tracking-tight cursor-pointer">Files that need no matching</summary>
       <p className="text-soft mt-0.5 mb-2 text-[14px]">
-        The kind is told from the columns; their order does not matter. How days, decimals and letters are written is
-        found by looking, and you can say otherwise.
+        Where the columns are called so, nothing is asked. Their order does not matter.
       </p>
       <dl className="m-0 text-[13.5px]">
         {kinds.data?.map((k) => (
@@ -78,6 +77,6 @@ function Formats() {
           </div>
         ))}
       </dl>
-    </section>
+    </details>
   );
 }

@@ -63,9 +63,7 @@ final class ImportCommand implements Callable<Integer> {
         ImportResult r = preview ? imports.look(file, days) : imports.take(file, days);
         System.out.printf(Locale.ROOT, "%s: %s, %d new, %d changed, %d unchanged, %d refused%s (%.1f s)%n", file.getFileName(), r.label(), r.added(),
                 r.changed(), r.unchanged(), r.refused(), preview ? "; nothing written" : "", (System.nanoTime() - start) / 1e9);
-        if (!r.forms().unusual().isEmpty()) {
-            System.out.println("  read with " + String.join(", ", r.forms().unusual()));
-        }
+        r.files().stream().map(f -> f.forms().unusual()).filter(u -> !u.isEmpty()).forEach(u -> System.out.println("  read with " + String.join(", ", u)));
         r.notices().forEach(n -> System.out.println("  " + n));
         r.refusals().forEach(x -> System.out.println("  row " + x.row() + (x.column().isEmpty() ? "" : ", column " + x.column()) + ": " + x.message()));
         if (r.refused() > 0 && r.refusals().size() < r.refused()) {

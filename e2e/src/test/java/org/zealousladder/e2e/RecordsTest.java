@@ -35,11 +35,13 @@ class RecordsTest extends BrowserTest {
         assertThat(heading("weekly.csv: 5 rows of scores")).isVisible();
         assertThat(page.getByText("Columns that are not used: room.")).isVisible();
         assertThat(page.getByText("1 student of the file is not among yours: S9999.")).isVisible();
+        page.getByText("Row by row").click();
         assertThat(page.locator("tbody tr")).hasCount(3);
         assertThat(page.locator("tbody tr").nth(0)).containsText("'soon' is not a date; write it like 2026-03-13.");
 
         Download download = page.waitForDownload(() -> page.getByText("Download the refused rows").click());
-        assertEquals(4, Files.readString(download.path()).lines().count());
+        assertEquals(List.of("student,date,score,measure,room,what is wrong", "S1002,soon,15,maze,4,'soon' is not a date; write it like 2026-03-13."),
+                Files.readString(download.path()).replace("\uFEFF", "").lines().limit(2).toList());
 
         button("Save 2 rows").click();
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("weekly.csv is in. 2 new, 0 changed, 0 as before, 3 refused.");
@@ -98,9 +100,54 @@ class RecordsTest extends BrowserTest {
         signIn("R. Oduya");
         view("Records");
         choose("list.csv", "student,measure,result\nS1,maze,4\n");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("it lacks");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say of which day the scores are");
+        assertThat(button("Save")).hasCount(0);
+        button("Leave it").click();
         choose("schools.csv", "school,name\nX,Y\n");
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("an administrator brings it in");
+    }
+
+    /** A sheet with a column for each measure, names instead of codes and words among the numbers: matched once, remembered, forgotten. */
+    @Test
+    void somebodysOwnSheetIsMatchedOnceAndRemembered() {
+        signIn("M. Tveit");
+        view("Records");
+        String sheet = "Autumn results;;;\nPupil no;Oral reading 08.11.2025;Maze 08.11.2025;Remark\nS1021;41;abs;\nS1022;44;M;late\nS1023;39;12;\n";
+        choose("sheet.csv", sheet);
+        assertThat(heading("sheet.csv: 3 rows of scores")).isVisible();
+        assertThat(page.getByLabel("What Oral reading 08.11.2025 means")).hasValue("score");
+        assertThat(page.getByLabel("Measure of Maze 08.11.2025")).hasValue("maze");
+        assertThat(page.getByLabel("Day of the score of Maze 08.11.2025")).hasValue("8 Nov 2025");
+        assertThat(page.getByText("Columns that are not used: Remark.")).isVisible();
+        page.getByLabel("M (1 cell) means").selectOption("absent");
+        assertThat(page.getByText("M means absent")).isVisible();
+        button("Save 6 scores").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("sheet.csv is in. 6 new, 0 changed, 0 as before, 0 refused.");
+        assertThat(page.getByText("Pupil no, Oral reading 08.11.2025, Maze 08.11.2025, Remark")).isVisible();
+
+        choose("next.csv", sheet.replace("S1021;41", "S1021;43"));
+        assertThat(page.getByText("Its columns are matched as the last time.")).isVisible();
+        assertThat(button("Save 1 score")).isVisible();
+        button("Leave it").click();
+        assertThat(button("Choose files")).isFocused();
+        button("Forget how sheet.csv was matched").click();
+        assertThat(page.getByText("Pupil no, Oral reading")).hasCount(0);
+    }
+
+    /** Who is meant by a name that nobody has is said in the page. */
+    @Test
+    void aNameThatIsInDoubtIsAsked() {
+        signIn("M. Tveit");
+        view("Records");
+        choose("names.csv", "Name,Test,Date,Points\nS1024,Mase,2025-11-15,11\nS1025,Mase,2025-11-15,12\n");
+        assertThat(page.getByText("Which measure is Mase?")).hasCount(0);
+        page.getByLabel("Which measure is Mase?").selectOption("maze");
+        assertThat(button("Save 2 rows")).isVisible();
+        page.getByLabel("What Points means").selectOption("-");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Say which column holds the scores.");
+        page.getByLabel("What Points means").selectOption("score");
+        button("Save 2 rows").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("2 new");
     }
 
     @Test

@@ -3,6 +3,7 @@ package org.zealousladder.server.exchange.records;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.zealousladder.server.exchange.records.csv.FormFinder.Found;
+import org.zealousladder.server.exchange.records.matching.Matching;
 import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 
@@ -11,22 +12,15 @@ import org.zealousladder.server.platform.problems.Refusal;
  *
  * @param forms as somebody has said; null: as it looks
  * @param sheet of a workbook; null: the first with something in it
+ * @param matching as somebody has said; null: as its headings tell
  * @param days which part of a day comes first, where the file does not tell
- * @param sure whether days that can be read in two ways are refused; otherwise they are shown, for somebody to say
+ * @param sure whether what is in doubt is refused; otherwise it is shown, for somebody to say
  */
-record How(@Nullable Forms forms, @Nullable String sheet, Forms.@Nullable DayForm days, boolean sure) {
-    static final How AS_IT_LOOKS = new How(null, null, null, false);
-
-    static How as(Forms forms, @Nullable String sheet) {
-        return new How(forms, sheet, null, true);
-    }
-
-    static How sheet(String sheet) {
-        return new How(null, sheet, null, false);
-    }
+record How(@Nullable Forms forms, @Nullable String sheet, @Nullable Matching matching, Forms.@Nullable DayForm days, boolean sure) {
+    static final How AS_IT_LOOKS = new How(null, null, null, null, false);
 
     static How surely(Forms.@Nullable DayForm days) {
-        return new How(null, null, days, true);
+        return new How(null, null, null, days, true);
     }
 
     Found settle(Found found) {

@@ -1,20 +1,36 @@
 package org.zealousladder.server.exchange.records;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Reference;
+import org.zealousladder.server.platform.files.Subject;
 
-/** All kinds of files that the capabilities declare, and which one a header row is. */
+/** All kinds of files that the capabilities declare, which one a header row is, and what other people's tables can be about. */
 @Component
 class ImportKinds {
+    /** What others refer to comes first. */
+    private static final List<String> ORDER = List.of("schools", "years", "measures", "strategies", "people", "classes", "students", "windows", "enrolments",
+            "teaches", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans", "plan-phases", "plan-changes", "sessions", "tiers",
+            "passages", "passage-questions", "readings", "reading-marks");
+
     private final List<FileKind> all;
+    private final List<Subject> subjects;
+    private final List<Reference> references;
 
     ImportKinds(List<DeclaresFiles> declared) {
         all = declared.stream().flatMap(d -> d.files().stream()).sorted(Comparator.comparing(FileKind::label)).toList();
+        references = declared.stream().flatMap(d -> d.references().stream()).toList();
+        List<Subject> own = declared.stream().flatMap(d -> d.subjects().stream()).toList();
+        subjects = new ArrayList<>(own);
+        all.stream().filter(k -> own.stream().noneMatch(s -> s.code().equals(k.code()))).map(Subject::of).forEach(subjects::add);
     }
 
     /** By their label. */
@@ -22,18 +38,41 @@ class ImportKinds {
         return all;
     }
 
+    List<Reference> references() {
+        return references;
+    }
+
     FileKind named(String code) {
         return all.stream().filter(k -> k.code().equals(code)).findFirst().orElseThrow();
     }
 
+    /** The place of a kind among those that are taken together. */
+    static int turn(FileKind kind) {
+        return ORDER.indexOf(kind.code());
+    }
+
+    /** Empty for a code that is none. */
+    Optional<Subject> subject(@Nullable String code) {
+        return subjects.stream().filter(s -> s.code().equals(code)).findFirst();
+    }
+
+    /** Those that a capability declares first, then one for each other kind. */
+    List<Subject> subjects() {
+        return subjects;
+    }
+
+    /** The kind whose columns are all there, the one with most of them if several are. */
+    Optional<FileKind> known(List<String> header) {
+        return all.stream().filter(k -> missing(k, header).isEmpty()).max(Comparator.comparingLong(k -> matched(k, header)));
+    }
+
     /**
-     * The kind whose columns are all there, the one with most of them if several are.
+     * As {@link #known}.
      *
      * @throws BadCsvException naming what is missing for the nearest kind
      */
     FileKind of(List<String> header) throws BadCsvException {
-        return all.stream().filter(k -> missing(k, header).isEmpty()).max(Comparator.comparingLong(k -> matched(k, header)))
-                .orElseThrow(() -> unknown(header));
+        return known(header).orElseThrow(() -> unknown(header));
     }
 
     private BadCsvException unknown(List<String> header) {

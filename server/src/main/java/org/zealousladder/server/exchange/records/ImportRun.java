@@ -3,248 +3,272 @@ package org.zealousladder.server.exchange.records;
 import static java.util.Objects.requireNonNull;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
+import java.sql.Savepoint;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.zealousladder.server.exchange.records.ImportProgress.Step;
+import org.zealousladder.server.exchange.records.ImportResult.Part;
+import org.zealousladder.server.exchange.records.TableReader.Given;
+import org.zealousladder.server.exchange.records.TableReader.Table;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
-import org.zealousladder.server.exchange.records.csv.FormFinder;
+import org.zealousladder.server.exchange.records.matching.Lines;
+import org.zealousladder.server.exchange.records.matching.Matching;
+import org.zealousladder.server.exchange.records.matching.Names;
+import org.zealousladder.server.exchange.records.matching.Remembered;
+import org.zealousladder.server.exchange.records.matching.Sql;
 import org.zealousladder.server.exchange.records.workbook.Workbook;
-import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
-import org.zealousladder.server.platform.files.Forms;
+import org.zealousladder.server.platform.files.Reference;
+import org.zealousladder.server.platform.files.Subject;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
 
 /**
- * Carries one file through, within the caller's transaction: stage, check, compare, and if asked, take. All temporary
- * tables go with the transaction.
+ * Carries files through, within the caller's transaction: stage, settle names, check, compare, and if asked, take. What several kinds rest on each other for is
+ * taken even for a look, and given back. All temporary tables go with the transaction.
  */
 final class ImportRun {
-    private static final int SHOWN_REFUSALS = 100;
-    private static final int SHOWN_CODES = 5;
-
+    private final Sql sql;
     private final Connection connection;
     private final ImportKinds kinds;
     private final ImportProgress progress;
+    private final TableReader reader;
+    private final List<Names.Doubt> doubts = new ArrayList<>();
+    private final List<String> notices = new ArrayList<>();
 
-    ImportRun(Connection connection, ImportKinds kinds, ImportProgress progress) {
+    ImportRun(Connection connection, ImportKinds kinds, Remembered remembered, ImportProgress progress) {
         this.progress = progress;
         this.connection = connection;
         this.kinds = kinds;
+        sql = new Sql(connection);
+        reader = new TableReader(kinds, sql, remembered);
     }
 
+    /** A file whose rows stand in a temporary table. */
+    private record Staged(int no, Table file, Subject subject, Lines lines, String table, int rows) {}
+
+    /** The rows of one kind in one file. */
+    private record Job(Staged from, FileKind kind, Subject.Part part) {}
+
     /** @param take whether to write the accepted rows, or only to say what they would do */
-    ImportResult run(Path path, How how, boolean take) throws SQLException, IOException {
+    ImportResult run(List<Given> files, boolean take) throws SQLException, IOException {
+        List<ReceivedFile> sheets = new ArrayList<>();
+        // Many statements over small tables: to compile each would take longer than to run it.
+        sql.execute("set local jit = off");
         try {
-            if (!Workbook.looksLikeOne(path)) {
-                return run(path, List.of(), how, take);
+            List<Table> tables = new ArrayList<>();
+            for (Given given : files) {
+                ReceivedFile sheet = ReceivedFile.empty();
+                sheets.add(sheet);
+                try {
+                    tables.add(reader.open(given, sheet.path()));
+                } catch (BadCsvException | Workbook.BadWorkbookException e) {
+                    throw unreadable(files, given.name(), requireNonNull(e.getMessage()));
+                }
             }
-            try (ReceivedFile table = ReceivedFile.empty()) {
-                return run(table.path(), Workbook.write(path, how.sheet(), table.path()), how, take);
+            return read(tables, take);
+        } finally {
+            for (ReceivedFile sheet : sheets) {
+                sheet.close();
             }
-        } catch (BadCsvException | Workbook.BadWorkbookException e) {
+        }
+    }
+
+    private static Refusal unreadable(List<Given> files, String name, String message) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, files.size() > 1 ? name + ": " + message : message);
+    }
+
+    private ImportResult read(List<Table> tables, boolean take) throws SQLException, IOException {
+        List<String> open = new ArrayList<>();
+        for (Table t : tables) {
+            Subject subject = t.subject();
+            String before = tables.size() > 1 ? t.name() + ": " : "";
+            if (subject == null) {
+                open.add(before + "Say what its rows are about.");
+            } else {
+                t.matching().open(subject).forEach(s -> open.add(before + s));
+            }
+        }
+        if (!open.isEmpty()) {
+            if (take) {
+                throw Refusal.invalid("matching", open.get(0) + " Nothing was saved.");
+            }
+            sql.execute(Staging.REFUSED);
+            return new ImportResult(null, label(tables), tables.stream().map(t -> t.read(0)).toList(), List.of(), 0, 0, 0, 0, 0, "", List.of(), open, List.of(),
+                    List.of(), List.of());
+        }
+        sql.execute("set local work_mem = '256MB'; set local synchronous_commit = on");
+        sql.execute(Staging.REFUSED);
+        List<Staged> staged = new ArrayList<>();
+        List<Job> jobs = new ArrayList<>();
+        for (Table t : tables) {
+            List<Subject.Part> parts = parts(t);
+            parts.forEach(p -> mayTake(kinds.named(p.kind())));
+            Staged s = stage(staged.size(), t);
+            staged.add(s);
+            parts.forEach(p -> jobs.add(new Job(s, kinds.named(p.kind()), p)));
+        }
+        jobs.sort(Comparator.comparingInt(j -> ImportKinds.turn(j.kind())));
+        return carry(tables, staged, jobs, take);
+    }
+
+    /** One of each kind: the first that the table has the columns for. */
+    private static List<Subject.Part> parts(Table t) {
+        Map<String, Subject.Part> parts = new LinkedHashMap<>();
+        requireNonNull(t.subject()).parts().stream().filter(p -> p.wants().stream().allMatch(t.matching()::has)).forEach(p -> parts.putIfAbsent(p.kind(), p));
+        return List.copyOf(parts.values());
+    }
+
+    private static void mayTake(FileKind kind) {
+        if (kind.least().compareTo(Viewer.current().role()) > 0) {
+            throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
+        }
+    }
+
+    private Staged stage(int no, Table t) throws SQLException, IOException {
+        Subject subject = requireNonNull(t.subject());
+        Lines lines = lines(subject, t);
+        String table = "file_" + no;
+        try (CsvFile file = CsvFile.open(t.table(), t.found().forms())) {
+            int rows = new Staging(connection, lines, no).load(file, table, progress);
+            progress.at(Step.CHECKING, 0);
+            String found = subject.found();
+            if (found != null) {
+                Reference to = kinds.references().stream().filter(r -> r.column().equals("student")).findFirst().orElseThrow();
+                doubts.addAll(new Names(sql).settle(new Names.Named(no, table, found, lines.heading(found), to, subject.narrowing(), true),
+                        t.matching().names().getOrDefault(found, Map.of())));
+            }
+            String told = subject.told();
+            if (told != null) {
+                sql.execute("alter table " + table + " rename to raw");
+                sql.execute("create temporary table " + table + " on commit drop as " + told);
+                sql.execute("drop table raw");
+            }
+            return new Staged(no, t, subject, lines, table, rows);
+        } catch (BadCsvException e) {
             throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", null, requireNonNull(e.getMessage()));
         }
     }
 
-    private ImportResult run(Path table, List<String> sheets, How how, boolean take) throws SQLException, IOException, BadCsvException {
-        Forms said = how.forms();
-        return run(table, sheets, said == null ? how.settle(FormFinder.find(table, new Kinds())) : new FormFinder.Found(said, true), take);
-    }
-
-    /** Days and numbers stand where the kind of file says; a file of no known kind has none. */
-    private final class Kinds implements FormFinder.Kinds {
-        @Override
-        public boolean[] days(List<String> header) throws BadCsvException {
-            return of(header, Column.Type.DATE);
-        }
-
-        @Override
-        public boolean[] numbers(List<String> header) throws BadCsvException {
-            return of(header, Column.Type.NUMBER);
-        }
-
-        private boolean[] of(List<String> header, Column.Type type) throws BadCsvException {
-            List<Column> columns = kinds.of(header).columns();
-            boolean[] are = new boolean[header.size()];
-            for (int i = 0; i < are.length; i++) {
-                String name = header.get(i);
-                are[i] = columns.stream().anyMatch(c -> c.name().equals(name) && c.type() == type);
-            }
-            return are;
+    private static Lines lines(Subject subject, Table t) {
+        try {
+            return new Lines(subject, t.matching(), t.found().forms());
+        } catch (IllegalArgumentException e) {
+            throw Refusal.invalid("matching", e.getMessage() + " Nothing was saved.");
         }
     }
 
-    private ImportResult run(Path path, List<String> sheets, FormFinder.Found found, boolean take) throws SQLException, IOException, BadCsvException {
-        Forms forms = found.forms();
-        try (CsvFile file = CsvFile.open(path, forms)) {
-            FileKind kind = kinds.of(file.header());
-            if (kind.least().compareTo(Viewer.current().role()) > 0) {
-                throw Refusal.forbidden("A file of " + kind.label() + " changes the records of everyone; an administrator brings it in.");
-            }
-            execute("set local work_mem = '256MB'; set local synchronous_commit = on");
-            int rows = new Staging(connection, kind, file.header()).load(file, forms, progress);
-            progress.at(Step.CHECKING, 0);
-            check(kind);
-            ImportResult result = result(kind, file, sheets, found, rows);
-            if (take) {
+    private ImportResult carry(List<Table> tables, List<Staged> staged, List<Job> jobs, boolean take) throws SQLException {
+        // One kind alone shows what it would do without doing it.
+        boolean giveBack = !take && jobs.size() > 1;
+        Savepoint before = giveBack ? connection.setSavepoint() : null;
+        List<Part> parts = new ArrayList<>();
+        List<String> digests = new ArrayList<>();
+        for (Job job : jobs) {
+            Set<String> known = temporaries();
+            KindRun run = begin(job);
+            parts.add(run.part());
+            digests.add(run.digest(jobs.size() > 1));
+            if (take || giveBack) {
                 progress.at(Step.SAVING, 0);
-                for (String statement : kind.apply()) {
-                    execute(statement);
+                for (String statement : job.kind().apply()) {
+                    sql.execute(statement);
                 }
             }
-            return result;
-        }
-    }
-
-    private void check(FileKind kind) throws SQLException {
-        execute("create temporary table joined on commit drop as " + kind.joined());
-        execute("analyze joined");
-        for (FileKind.Problem p : kind.problems()) {
-            execute("insert into refused select row_no, '" + p.column().replace("\"", "") + "', coalesce((" + p.value() + ")::text, ''), " + p.message()
-                    + " from joined j where " + p.when());
-        }
-        execute("create temporary table repeated (row_no integer primary key) on commit drop");
-        if (exists("select exists (select from joined group by " + kind.key() + " having count(*) > 1)")) {
-            findRepeats(kind);
-        }
-        if (!kind.whole().isEmpty()) {
-            refuseTheRest(kind);
-        }
-        execute("create index on refused (row_no)");
-        execute("""
-                create temporary view accepted as select j.* from joined j
-                 where not exists (select from refused r where r.row_no = j.row_no) and not exists (select from repeated r where r.row_no = j.row_no)""");
-    }
-
-    /** What counts only as a whole is refused as a whole, and each of its rows says which row is at fault. */
-    private void refuseTheRest(FileKind kind) throws SQLException {
-        execute("""
-                insert into refused
-                select j.row_no, '%1$s', '', 'Row ' || b.first_bad || ' of the same %2$s is refused, and it is taken as a whole or not at all.'
-                  from (select j.*, min(case when r.row_no is not null then j.row_no end) over (partition by %3$s) as first_bad
-                          from joined j left join (select distinct row_no from refused) r on r.row_no = j.row_no) b
-                  join joined j on j.row_no = b.row_no
-                 where b.first_bad is not null and not exists (select from refused r where r.row_no = j.row_no)"""
-                .formatted(kind.columns().get(0).name(), kind.code().equals("cuts") ? "ladder" : "table", kind.whole()));
-    }
-
-    /** Rows that say again what an earlier row says are passed over; rows that say otherwise are refused. A row that is refused already blames no other. */
-    private void findRepeats(FileKind kind) throws SQLException {
-        execute("""
-                create temporary table twin on commit drop as
-                select row_no, first_no from (
-                  select row_no, min(row_no) over (partition by %s) as first_no from joined j
-                   where not exists (select from refused r where r.row_no = j.row_no)) x where row_no <> first_no""".formatted(kind.key()));
-        String payload = "(%s) is distinct from (%s)".formatted(kind.payload().replace("%s", "b"), kind.payload().replace("%s", "a"));
-        execute("""
-                insert into refused
-                select t.row_no, '%s', '', 'Row ' || t.first_no || ' has the same %s with something else. Keep one of the two.'
-                  from twin t join joined a on a.row_no = t.first_no join joined b on b.row_no = t.row_no
-                 where %s""".formatted(kind.columns().get(0).name(), keyWords(kind), payload));
-        execute("insert into repeated select row_no from twin t where not exists (select from refused r where r.row_no = t.row_no)");
-    }
-
-    private static String keyWords(FileKind kind) {
-        return kind.key().replace("_id", "").replace("\"", "").replace("lower(login)", "login").replace("_", " ");
-    }
-
-    private ImportResult result(FileKind kind, CsvFile file, List<String> sheets, FormFinder.Found found, int rows) throws SQLException {
-        int added = 0;
-        int changed = 0;
-        int unchanged = 0;
-        try (Statement statement = connection.createStatement();
-                ResultSet counts = statement.executeQuery("select outcome, count(*) from accepted group by outcome")) {
-            while (counts.next()) {
-                switch (counts.getString(1)) {
-                    case "new" -> added = counts.getInt(2);
-                    case "changed" -> changed = counts.getInt(2);
-                    default -> unchanged = counts.getInt(2);
-                }
+            if (jobs.size() > 1) {
+                clear(known);
             }
         }
-        unchanged += number("select count(*) from repeated");
-        int refused = number("select count(distinct row_no) from refused");
-        return new ImportResult(kind.code(), kind.label(), sheets, found.forms(), found.sureOfDays(), rows, added, changed, unchanged, refused, digest(),
-                notices(kind, file.header()),
-                refusals());
+        staged.forEach(s -> notices.addAll(0, unused(s, tables.size() > 1)));
+        Refusals refusals = new Refusals(sql);
+        int refused = refusals.lines();
+        for (Staged s : staged) {
+            refusals.countRows(s.no(), s.lines().width());
+        }
+        ImportResult result = new ImportResult(one(tables), label(tables), staged.stream().map(s -> s.file().read(s.rows())).toList(), parts,
+                staged.stream().mapToInt(Staged::rows).sum(), parts.stream().mapToInt(Part::added).sum(), parts.stream().mapToInt(Part::changed).sum(),
+                parts.stream().mapToInt(Part::unchanged).sum(), refused, String.join("-", digests), notices, List.of(), doubts, refusals.causes(),
+                refusals.first());
+        if (before != null) {
+            refusals.keepOver(() -> connection.rollback(before));
+        }
+        return result;
     }
 
-    /**
-     * Of all rows as they were joined with what is on record, with outcome and looked-up ids, and of what was refused and why: taking the file is bound to it,
-     * so that it never does something else than was shown.
-     */
-    private String digest() throws SQLException {
-        return strings("""
-                select to_hex(coalesce((select bit_xor(hash_record_extended(j, 1)) from joined j), 0)) || '-'
-                        || to_hex(coalesce((select bit_xor(hash_record_extended(r, 2)) from refused r), 0))""").get(0);
+    private KindRun begin(Job job) throws SQLException {
+        Staged from = job.from();
+        String rows = job.part().rows();
+        if (rows == null) {
+            sql.execute("alter table " + from.table() + " rename to stage");
+        } else {
+            sql.execute("alter table " + from.table() + " rename to raw");
+            String columns = job.kind().columns().stream().map(c -> "x.\"" + c.name() + "\"::" + c.type().sql()).collect(Collectors.joining(", "));
+            sql.execute("create temporary table stage on commit drop as select x.row_no, " + columns + " from (" + rows
+                    + ") x where not exists (select from refused r where r.file_no = "
+                    + from.no() + " and r.row_no = abs(x.row_no))");
+            sql.execute("alter table raw rename to " + from.table());
+            sql.execute("analyze stage");
+        }
+        settle(job);
+        KindRun run = new KindRun(sql, job.kind(), from.no(), from.lines());
+        run.check();
+        notices.addAll(run.notices());
+        return run;
     }
 
-    private List<String> notices(FileKind kind, List<String> header) throws SQLException {
-        List<String> notices = new ArrayList<>();
-        List<String> known = kind.columns().stream().map(Column::name).toList();
-        List<String> extra = header.stream().filter(h -> !known.contains(h)).toList();
-        if (!extra.isEmpty()) {
-            notices.add("Columns that are not used: " + String.join(", ", extra) + ".");
+    /** Names in place of codes: of what the kind's rows refer to. */
+    private void settle(Job job) throws SQLException {
+        Staged from = job.from();
+        if (job.part().rows() != null) {
+            return;
         }
-        if (!header.stream().filter(known::contains).toList().equals(known.stream().filter(header::contains).toList())) {
-            notices.add("The columns stand in another order than usual; they are read by their names.");
-        }
-        if (kind.speaksOfStudents()) {
-            List<String> codes = strings("select student from joined where student_id is null group by student order by student");
-            if (!codes.isEmpty()) {
-                notices.add((codes.size() == 1 ? "1 student of the file is not among yours: " : codes.size() + " students of the file are not among yours: ")
-                        + String.join(", ", codes.subList(0, Math.min(SHOWN_CODES, codes.size()))) + (codes.size() > SHOWN_CODES ? " and more." : "."));
+        Names names = new Names(sql);
+        for (Reference to : kinds.references()) {
+            if (job.kind().refersTo(to.column()) && from.lines().columns().stream().anyMatch(c -> c.name().equals(to.column()))) {
+                String narrowing = to.column().equals("student") ? from.subject().narrowing() : null;
+                doubts.addAll(names.settle(new Names.Named(from.no(), "stage", to.column(), from.lines().heading(to.column()), to, narrowing, false),
+                        from.file().matching().names().getOrDefault(to.column(), Map.of())));
             }
         }
-        return notices;
     }
 
-    private List<ImportResult.RowRefusal> refusals() throws SQLException {
-        List<ImportResult.RowRefusal> shown = new ArrayList<>();
-        try (Statement statement = connection.createStatement();
-                ResultSet r = statement.executeQuery("select row_no, col, value, message from refused order by row_no, col limit " + SHOWN_REFUSALS)) {
-            while (r.next()) {
-                shown.add(new ImportResult.RowRefusal(r.getInt(1), r.getString(2), r.getString(3), r.getString(4)));
+    private Set<String> temporaries() throws SQLException {
+        return new LinkedHashSet<>(
+                sql.strings("select relname from pg_class where relnamespace = pg_my_temp_schema() and relkind in ('r', 'v') order by relkind desc"));
+    }
+
+    /** Makes room for the next kind. What was staged directly is used up. */
+    private void clear(Set<String> known) throws SQLException {
+        for (String name : temporaries()) {
+            if (!known.contains(name)) {
+                sql.execute((name.equals("accepted") ? "drop view if exists " : "drop table if exists ") + name + " cascade");
             }
         }
-        return shown;
     }
 
-    private List<String> strings(String sql) throws SQLException {
-        List<String> all = new ArrayList<>();
-        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
-            while (r.next()) {
-                all.add(r.getString(1));
-            }
-        }
-        return all;
+    private static List<String> unused(Staged s, boolean named) {
+        Matching m = s.file().matching();
+        List<String> extra = m.columns().stream().filter(u -> u.field() == null).map(Matching.Use::heading).toList();
+        return extra.isEmpty() ? List.of() : List.of((named ? s.file().name() + ": " : "") + "Columns that are not used: " + String.join(", ", extra) + ".");
     }
 
-    private int number(String sql) throws SQLException {
-        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
-            r.next();
-            return r.getInt(1);
-        }
+    private static @Nullable String one(List<Table> tables) {
+        List<String> subjects = tables.stream().map(t -> requireNonNull(t.subject()).code()).distinct().toList();
+        return subjects.size() == 1 ? subjects.get(0) : null;
     }
 
-    private boolean exists(String sql) throws SQLException {
-        try (Statement statement = connection.createStatement(); ResultSet r = statement.executeQuery(sql)) {
-            r.next();
-            return r.getBoolean(1);
-        }
-    }
-
-    private void execute(String sql) throws SQLException {
-        try (Statement statement = connection.createStatement()) {
-            statement.execute(sql);
-        }
+    private static String label(List<Table> tables) {
+        return tables.stream().map(Table::subject).filter(s -> s != null).map(Subject::label).distinct().collect(Collectors.joining(", "));
     }
 }

@@ -9,6 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
@@ -20,9 +24,14 @@ import org.springframework.jdbc.support.SQLExceptionTranslator;
 import org.springframework.jdbc.support.SQLStateSQLExceptionTranslator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.exchange.records.ImportResult.FileRead;
+import org.zealousladder.server.exchange.records.ImportResult.Told;
+import org.zealousladder.server.exchange.records.TableReader.Given;
+import org.zealousladder.server.exchange.records.matching.Matchings;
 import org.zealousladder.server.platform.audit.Audit;
 import org.zealousladder.server.platform.audit.Audit.Kind;
 import org.zealousladder.server.platform.audit.Audit.Note;
+import org.zealousladder.server.platform.downloads.CsvRows;
 import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Viewer;
@@ -38,6 +47,7 @@ public class ImportService {
     /** Largest file, in bytes. */
     public static final long LIMIT = 100L * 1024 * 1024;
 
+    private static final int FILES_LIMIT = 30;
     private static final Logger LOG = LoggerFactory.getLogger(ImportService.class);
 
     private final RecordsStore store;
@@ -45,9 +55,11 @@ public class ImportService {
     private final Audit audit;
     private final JsonMapper json;
     private final ImportKinds kinds;
+    private final Matchings matchings;
     private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
 
-    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds, Audit audit) {
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds, Matchings matchings, Audit audit) {
+        this.matchings = matchings;
         this.audit = audit;
         this.store = store;
         this.dataSource = dataSource;
@@ -65,7 +77,7 @@ public class ImportService {
      */
     @Transactional
     public ImportResult take(Path path, Forms.@Nullable DayForm days) {
-        return noted(run(path, How.surely(days), true, new ImportProgress()));
+        return noted(run(List.of(given(path, How.surely(days))), true, new ImportProgress()));
     }
 
     /** Takes a file whose days can be read in one way alone. */
@@ -77,60 +89,112 @@ public class ImportService {
     /** Says what the file at {@code path} would do, read as it looks. */
     @Transactional
     public ImportResult look(Path path) {
-        return run(path, How.AS_IT_LOOKS, false, new ImportProgress());
+        return run(List.of(given(path, How.AS_IT_LOOKS)), false, new ImportProgress());
     }
 
     /** Says what {@link #take(Path, Forms.DayForm)} would do. */
     @Transactional
     public ImportResult look(Path path, Forms.@Nullable DayForm days) {
-        return run(path, How.surely(days), false, new ImportProgress());
+        return run(List.of(given(path, How.surely(days))), false, new ImportProgress());
+    }
+
+    private static Given given(Path path, How how) {
+        return new Given(String.valueOf(path.getFileName()), path, how);
     }
 
     /** Says what a file that was sent would do, and keeps it until it is taken. */
     @Transactional
     Preview preview(String fileName, Path path, ImportProgress progress) {
         store.deleteAbandoned();
+        long id = store.addUpload(Viewer.current().id(), fileName);
+        add(id, fileName, path);
+        return kept(id, fileName, run(List.of(new Given(fileName, path, How.AS_IT_LOOKS)), false, progress));
+    }
+
+    /** Says what the files of a preview would do together with one more. */
+    @Transactional
+    Preview previewWith(long id, String fileName, Path path, ImportProgress progress) {
+        RecordsStore.Upload upload = waiting(id);
+        List<How> hows = new ArrayList<>(shown(upload).files().stream().map(ImportService::as).toList());
+        if (hows.size() >= FILES_LIMIT) {
+            throw Refusal.invalid("files", "At most " + FILES_LIMIT + " files are brought in together. Save these first.");
+        }
+        try {
+            if (store.size(id) + Files.size(path) > LIMIT) {
+                throw tooLarge();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        add(id, fileName, path);
+        hows.add(How.AS_IT_LOOKS);
+        return kept(id, upload.fileName(), again(id, hows, false, progress));
+    }
+
+    private void add(long id, String fileName, Path path) {
         try (InputStream in = Files.newInputStream(path)) {
-            long id = store.addUpload(Viewer.current().id(), fileName, in);
-            return kept(id, fileName, run(path, How.AS_IT_LOOKS, false, progress));
+            store.addFile(id, fileName, in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
     private Preview kept(long id, String fileName, ImportResult result) {
-        store.keepPreview(id, result.kind(), json.writeValueAsString(result));
+        store.keepPreview(id, json.writeValueAsString(result));
         return new Preview(id, fileName, result);
     }
 
-    /** Says what a previewed file would do, read in another way. */
-    @Transactional
-    Preview readAs(long id, How how, ImportProgress progress) {
-        RecordsStore.Upload upload = waiting(id);
-        return kept(id, upload.fileName(), again(id, how, false, progress));
+    /** How a file was read that is not read otherwise. What is not known yet is found again. */
+    private static How as(FileRead file) {
+        return new How(file.sureOfDays() ? file.forms() : null, file.sheets().isEmpty() ? null : file.sheets().get(0),
+                file.matching().subject() == null ? null : file.matching(), null, false);
     }
 
-    /** Takes a previewed file. */
+    /**
+     * Says what a previewed file would do, read in another way.
+     *
+     * @param file its number among those of the preview
+     */
+    @Transactional
+    Preview readAs(long id, int file, How how, ImportProgress progress) {
+        RecordsStore.Upload upload = waiting(id);
+        List<How> hows = new ArrayList<>(shown(upload).files().stream().map(ImportService::as).toList());
+        if (file >= hows.size()) {
+            throw Refusal.invalid("file", "There is no file of that number.");
+        }
+        hows.set(file, how);
+        return kept(id, upload.fileName(), again(id, hows, false, progress));
+    }
+
+    /** Takes what was previewed. */
     @Transactional
     ImportResult accept(long id, ImportProgress progress) {
         RecordsStore.Upload upload = waiting(id);
-        ImportResult shown = json.readValue(upload.preview(), ImportResult.class);
+        ImportResult shown = shown(upload);
+        if (!shown.open().isEmpty()) {
+            throw Refusal.invalid("matching", shown.open().get(0) + " Nothing was saved.");
+        }
         if (!shown.sureOfDays()) {
             throw Refusal.invalid("days", "Say first whether the day or the month comes first. Nothing was saved.");
         }
-        ImportResult result = again(id, How.as(shown.forms(), shown.sheets().isEmpty() ? null : shown.sheets().get(0)), true, progress);
+        ImportResult result = again(id, shown.files().stream().map(ImportService::as).toList(), true, progress);
         if (result.differsFrom(shown)) {
             throw Refusal.conflict(
                     "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
         }
         store.markApplied(id);
+        shown.files().stream().filter(f -> f.told() != Told.OURS).forEach(
+                f -> matchings.keep(f.name(), kinds.subject(f.matching().subject()).orElseThrow(), f.matching(), f.forms()));
         return noted(result);
     }
 
+    private ImportResult shown(RecordsStore.Upload upload) {
+        return json.readValue(upload.preview(), ImportResult.class);
+    }
+
     private ImportResult noted(ImportResult result) {
-        audit.note(
-                Note.of(kinds.named(result.kind()).changesRights() ? Kind.RIGHTS : Kind.IMPORT, "file of " + result.label() + ": " + result.added() + " new, "
-                        + result.changed() + " changed, " + result.refused() + " refused"));
+        audit.note(Note.of(result.parts().stream().anyMatch(p -> kinds.named(p.kind()).changesRights()) ? Kind.RIGHTS : Kind.IMPORT,
+                "file of " + result.label() + ": " + result.added() + " new, " + result.changed() + " changed, " + result.refused() + " refused"));
         return result;
     }
 
@@ -146,6 +210,33 @@ public class ImportService {
         store.refusals(id, each);
     }
 
+    /**
+     * Writes the refused rows of one file as they stand there, each with what is wrong with it, to be put right and brought in again.
+     *
+     * @param file its number among those of the preview
+     */
+    @Transactional
+    public void refusedRows(long id, int file, CsvRows rows) {
+        ImportResult shown = shown(require(id));
+        if (file < 0 || file >= shown.files().size()) {
+            throw Refusal.notFound("There is no file of that number.");
+        }
+        Map<Integer, String> reasons = new HashMap<>();
+        store.refusals(id, r -> {
+            if (r.file() == file) {
+                reasons.merge(r.row(), r.message(), (a, b) -> a + " " + b);
+            }
+        });
+        try (ReceivedFile content = ReceivedFile.empty()) {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(content.path()))) {
+                store.writeContent(id, file, out);
+            }
+            RefusedRows.write(content.path(), shown.files().get(file), reasons, rows);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     private RecordsStore.Upload waiting(long id) {
         RecordsStore.Upload upload = require(id);
         if (upload.applied()) {
@@ -158,10 +249,10 @@ public class ImportService {
         return store.upload(id).orElseThrow(() -> Refusal.notFound("That file is no longer here. Choose it again."));
     }
 
-    private ImportResult run(Path path, How how, boolean take, ImportProgress progress) {
+    private ImportResult run(List<Given> files, boolean take, ImportProgress progress) {
         Connection connection = DataSourceUtils.getConnection(dataSource);
         try {
-            return new ImportRun(connection, kinds, progress).run(path, how, take);
+            return new ImportRun(connection, kinds, matchings, progress).run(files, take);
         } catch (SQLException e) {
             RuntimeException translated = translator.translate("import", null, e);
             throw translated == null ? new IllegalStateException(e) : translated;
@@ -172,15 +263,25 @@ public class ImportService {
         }
     }
 
-    /** COPY cannot read and write one connection at once, so the content stands in a file between the two. */
-    private ImportResult again(long id, How how, boolean take, ImportProgress progress) {
-        try (ReceivedFile file = ReceivedFile.empty()) {
-            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file.path()))) {
-                store.writeContent(id, out);
+    /** COPY cannot read and write one connection at once, so the content stands in files between the two. */
+    private ImportResult again(long id, List<How> hows, boolean take, ImportProgress progress) {
+        List<ReceivedFile> files = new ArrayList<>();
+        try {
+            List<String> names = store.files(id);
+            List<Given> given = new ArrayList<>();
+            for (int i = 0; i < names.size(); i++) {
+                ReceivedFile file = ReceivedFile.empty();
+                files.add(file);
+                try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file.path()))) {
+                    store.writeContent(id, i, out);
+                }
+                given.add(new Given(names.get(i), file.path(), hows.get(i)));
             }
-            return run(file.path(), how, take, progress);
+            return run(given, take, progress);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        } finally {
+            files.forEach(ReceivedFile::discard);
         }
     }
 

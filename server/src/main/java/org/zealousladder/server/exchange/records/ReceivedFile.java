@@ -7,9 +7,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** A file as it was sent, on this machine's disk for as long as it is looked at. */
 record ReceivedFile(Path path) implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(ReceivedFile.class);
     static final String PREFIX = "ladder-import-";
 
     static ReceivedFile receive(InputStream content) throws IOException {
@@ -44,6 +47,16 @@ record ReceivedFile(Path path) implements AutoCloseable {
 
     static ReceivedFile empty() throws IOException {
         return new ReceivedFile(Files.createTempFile(PREFIX, ".csv"));
+    }
+
+    /** Takes it away where nobody can do anything about its staying. */
+    void discard() {
+        try {
+            close();
+        } catch (IOException e) {
+            // It goes with those that are left behind, at the next start.
+            LOG.warn("a file was left behind: {}", e.getClass().getSimpleName());
+        }
     }
 
     @Override

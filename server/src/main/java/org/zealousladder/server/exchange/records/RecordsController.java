@@ -2,11 +2,13 @@ package org.zealousladder.server.exchange.records;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
@@ -19,6 +21,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.exchange.records.matching.Matching;
+import org.zealousladder.server.exchange.records.matching.Matchings;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.Forms;
@@ -32,8 +36,12 @@ class RecordsController {
     private final ImportTurns turns;
     private final ExportService exports;
     private final ImportKinds kinds;
+    private final Matchings matchings;
+    private final SubjectsService subjects;
 
-    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds) {
+    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects) {
+        this.subjects = subjects;
+        this.matchings = matchings;
         this.imports = imports;
         this.turns = turns;
         this.exports = exports;
@@ -51,41 +59,80 @@ class RecordsController {
                 k.columns().stream().filter(c -> !c.required()).map(Column::name).toList())).toList();
     }
 
+    @GetMapping("/api/records/subjects")
+    List<SubjectsService.TableSubject> subjects() {
+        return subjects.subjects();
+    }
+
+    /** @param with the preview to which one more file is added */
     @PostMapping(path = "/api/records/imports", consumes = "application/octet-stream")
     @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @io.swagger.v3.oas.annotations.media.Content(mediaType = "application/octet-stream",
             schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
-    ImportService.Preview preview(@RequestParam String name, @io.swagger.v3.oas.annotations.Parameter(hidden = true) HttpServletRequest request)
-            throws IOException {
+    ImportService.Preview preview(@RequestParam String name, @RequestParam(required = false) @Nullable Long with,
+            @io.swagger.v3.oas.annotations.Parameter(hidden = true) HttpServletRequest request) throws IOException {
         if (request.getContentLengthLong() > ImportService.LIMIT) {
             throw ImportService.tooLarge();
         }
         String shown = name.length() > 200 ? name.substring(0, 200) : name;
         // The sender may take as long as it likes: only when all is here, a turn and a connection are taken.
         try (ReceivedFile file = ReceivedFile.receive(request.getInputStream())) {
-            return turns.inTurn(progress -> imports.preview(shown, file.path(), progress));
+            return turns
+                    .inTurn(progress -> with == null ? imports.preview(shown, file.path(), progress) : imports.previewWith(with, shown, file.path(), progress));
         }
     }
 
     /** What a previewed file would do, read in another way. */
     @PostMapping("/api/records/imports/{id}/forms")
     ImportService.Preview readAs(@PathVariable long id, @Valid @RequestBody ReadAs form) {
-        return turns.inTurn(progress -> imports.readAs(id, form.how(), progress));
+        return turns.inTurn(progress -> imports.readAs(id, form.file() == null ? 0 : form.file(), form.how(), progress));
     }
 
     /**
      * How a file is to be read.
      *
+     * @param file its number among those of the preview; absent: the first
      * @param forms absent: as it looks
      * @param sheet of a workbook
+     * @param matching absent: as its headings tell
      */
-    record ReadAs(@Nullable @Valid FormsForm forms, @Nullable @Size(max = 100) String sheet) {
+    record ReadAs(@Nullable @Min(0) Integer file, @Nullable @Valid FormsForm forms, @Nullable @Size(max = 100) String sheet,
+            @Nullable @Valid MatchingForm matching) {
         How how() {
-            return forms == null ? sheet == null ? How.AS_IT_LOOKS : How.sheet(sheet)
-                    : How.as(new Forms(forms.letters(), forms.between(), forms.days(), forms.decimals()), sheet);
+            return new How(forms == null ? null : new Forms(forms.letters(), forms.between(), forms.days(), forms.decimals()), sheet,
+                    matching == null ? null : matching.matching(), null, false);
         }
     }
 
     record FormsForm(@NotNull Forms.Letters letters, @NotNull Forms.Between between, @NotNull Forms.DayForm days, @NotNull Forms.Decimals decimals) {}
+
+    /** What a table's columns, words and names mean; see {@link Matching}. */
+    record MatchingForm(@Nullable @Size(max = 40) String subject, @NotNull @Size(max = 1000) List<@Valid UseForm> columns,
+            @NotNull @Size(max = 50) Map<@Size(max = 40) String, @Size(max = 200) String> fixed,
+            @NotNull @Size(max = 50) Map<@Size(max = 40) String, @Size(max = 500) Map<@Size(max = 200) String, @Size(max = 200) String>> words,
+            @NotNull @Size(max = 50) Map<@Size(max = 40) String, @Size(max = 500) Map<@Size(max = 300) String, @Size(max = 200) String>> names) {
+        Matching matching() {
+            return new Matching(subject, columns.stream().map(u -> new Matching.Use(u.heading(), u.field(), u.with())).toList(), fixed, words, names);
+        }
+    }
+
+    record UseForm(@NotNull @Size(max = 500) String heading, @Nullable @Size(max = 40) String field,
+            @NotNull @Size(max = 10) Map<@Size(max = 40) String, @Size(max = 200) String> with) {}
+
+    @GetMapping("/api/records/matchings")
+    List<Matchings.KeptMatching> matchings() {
+        return matchings.all();
+    }
+
+    @GetMapping(path = "/api/records/matchings/{id}.json", produces = "application/csvm+json")
+    ResponseEntity<String> matching(@PathVariable long id) {
+        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"matching-" + id + "-metadata.json\"").body(matchings.description(id));
+    }
+
+    @DeleteMapping("/api/records/matchings/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void forget(@PathVariable long id) {
+        matchings.forget(id);
+    }
 
     @PostMapping("/api/records/imports/{id}/acceptance")
     ImportResult accept(@PathVariable long id) {
@@ -120,6 +167,12 @@ class RecordsController {
             rows.add("row", "column", "value", "what would be right");
             imports.refusals(id, r -> rows.add(Integer.toString(r.row()), r.column(), r.value(), r.message()));
         });
+    }
+
+    /** The refused rows as they stand in the file, with what is wrong in a column more. */
+    @GetMapping(path = "/api/records/imports/{id}/rows-to-repair.csv", produces = "text/csv")
+    ResponseEntity<Resource> toRepair(@PathVariable long id, @RequestParam(defaultValue = "0") int file) {
+        return Download.csv("rows-to-repair.csv", rows -> imports.refusedRows(id, file, rows));
     }
 
     @GetMapping(path = "/api/records/scores.csv", produces = "text/csv")

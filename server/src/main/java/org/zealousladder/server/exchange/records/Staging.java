@@ -1,7 +1,5 @@
 package org.zealousladder.server.exchange.records;
 
-import static java.util.Objects.requireNonNull;
-
 import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -10,50 +8,76 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
 import org.postgresql.copy.CopyManager;
+import org.springframework.http.HttpStatus;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
-import org.zealousladder.server.platform.files.Column;
-import org.zealousladder.server.platform.files.FileKind;
-import org.zealousladder.server.platform.files.Forms;
+import org.zealousladder.server.exchange.records.matching.Cause;
+import org.zealousladder.server.exchange.records.matching.Lines;
 import org.zealousladder.server.platform.problems.Refusal;
 
-/** Streams a file into the temporary table {@code stage}, and the rows it cannot read into {@code refused}. */
+/** Streams a file into a temporary table with {@code row_no} and a column for each field, and the cells it cannot read into {@code refused}. */
 final class Staging {
+    /** What a run begins with: the refused, of all its files. */
+    static final String REFUSED = """
+            create temporary table refused (file_no smallint not null default 0, row_no integer not null, col text not null, value text not null, message text not null,
+                                            cause text not null default 'other') on commit drop""";
+
     private static final int FLUSH_AT = 1 << 16;
     private static final int REFUSALS_LIMIT = 100_000;
+    private static final int SHOWN_OF_A_CELL = 200;
 
     private final Connection connection;
-    private final FileKind kind;
-    private final int[] positions;
-    private final String[] line;
+    private final Lines lines;
+    private final int fileNo;
     private StringBuilder buffer = new StringBuilder(FLUSH_AT + 4096);
-    private final List<ImportResult.RowRefusal> refusals = new ArrayList<>();
-    private int rows;
+    private final List<Refused> refusals = new ArrayList<>();
 
-    Staging(Connection connection, FileKind kind, List<String> header) {
+    private record Refused(int row, String column, String value, String message, Cause cause) {}
+
+    Staging(Connection connection, Lines lines, int fileNo) {
         this.connection = connection;
-        this.kind = kind;
-        positions = kind.columns().stream().mapToInt(c -> header.indexOf(c.name())).toArray();
-        line = new String[positions.length];
+        this.lines = lines;
+        this.fileNo = fileNo;
     }
 
-    /** Reads {@code file} to its end; returns the number of data rows. */
-    int load(CsvFile file, Forms forms, ImportProgress progress) throws SQLException, IOException, BadCsvException {
-        String columns = kind.columns().stream().map(c -> '"' + c.name() + "\" " + c.type().sql()).collect(Collectors.joining(", "));
-        execute("create temporary table stage (row_no integer not null, " + columns + ") on commit drop");
-        execute("create temporary table refused (row_no integer not null, col text not null, value text not null, message text not null) on commit drop");
+    /** Reads {@code file} to its end into {@code table}; returns the number of its rows. */
+    int load(CsvFile file, String table, ImportProgress progress) throws SQLException, IOException, BadCsvException {
+        String columns = lines.columns().stream().map(c -> '"' + c.name() + "\" " + c.type().sql()).collect(Collectors.joining(", "));
+        execute("create temporary table " + table + " (row_no integer not null, " + columns + ") on commit drop");
         CopyManager copies = connection.unwrap(PGConnection.class).getCopyAPI();
-        CopyIn copy = copies.copyIn("copy stage from stdin");
+        CopyIn copy = copies.copyIn("copy " + table + " from stdin");
+        Lines.Sink sink = new Lines.Sink() {
+            @Override
+            public void line(int number, @Nullable String[] cells) {
+                buffer.append(number);
+                for (String cell : cells) {
+                    appendCell(cell);
+                }
+                buffer.append('\n');
+            }
+
+            @Override
+            public void refuse(int number, String heading, String value, String message, Cause cause) {
+                Staging.this.refuse(number, heading, value, message, cause);
+            }
+        };
+        int rows = 0;
         try {
             for (CsvRecord record = file.nextRow(); record != null; record = file.nextRow()) {
                 rows++;
+                int width = file.header().size();
+                int number = file.rowNumber() * lines.width();
                 if (file.breaksOff(record)) {
-                    refuse(file.rowNumber(), file.header().get(record.getFieldCount() - 1), record.getField(record.getFieldCount() - 1), CsvFile.BROKEN_OFF);
+                    refuse(number, file.header().get(record.getFieldCount() - 1), record.getField(record.getFieldCount() - 1), CsvFile.BROKEN_OFF, Cause.OTHER);
+                } else if (record.getFieldCount() > width && !blankFrom(record, width)) {
+                    refuse(number, "", record.getField(width), "The row has " + record.getFieldCount() + " cells, the first row only " + width
+                            + ". Put quotes around text that holds the delimiter.", Cause.OTHER);
                 } else {
-                    stage(record, forms, file.rowNumber(), file.header().size());
+                    lines.of(record, file.rowNumber(), sink);
                 }
                 if (buffer.length() >= FLUSH_AT) {
                     flush(copy);
@@ -68,53 +92,30 @@ final class Staging {
             }
         }
         copyRefusals(copies);
-        execute("analyze stage");
+        execute("analyze " + table);
         return rows;
     }
 
-    private void stage(CsvRecord record, Forms forms, int rowNumber, int width) {
-        if (record.getFieldCount() > width) {
-            refuse(rowNumber, "", record.getField(width), "The row has " + record.getFieldCount() + " cells, the first row only " + width
-                    + ". Put quotes around text that holds the delimiter.");
-            return;
-        }
-        boolean good = true;
-        for (int i = 0; i < positions.length; i++) {
-            Column column = kind.columns().get(i);
-            String text = positions[i] < 0 || positions[i] >= record.getFieldCount() ? "" : record.getField(positions[i]).strip();
-            try {
-                if (text.isEmpty()) {
-                    if (!column.mayBeEmpty()) {
-                        throw new IllegalArgumentException("The cell is empty; a " + column.name().replace('_', ' ') + " belongs here.");
-                    }
-                    line[i] = null;
-                } else {
-                    line[i] = column.read(text, forms);
-                }
-            } catch (IllegalArgumentException e) {
-                refuse(rowNumber, column.name(), text, requireNonNull(e.getMessage()));
-                good = false;
+    /** Spreadsheets write delimiters for cells that once had a format. */
+    private static boolean blankFrom(CsvRecord record, int width) {
+        for (int i = width; i < record.getFieldCount(); i++) {
+            if (!record.getField(i).isBlank()) {
+                return false;
             }
         }
-        if (good) {
-            buffer.append(rowNumber);
-            for (String cell : line) {
-                appendCell(cell);
-            }
-            buffer.append('\n');
-        }
+        return true;
     }
 
-    private void refuse(int row, String column, String value, String message) {
+    private void refuse(int row, String column, String value, String message, Cause cause) {
         if (refusals.size() >= REFUSALS_LIMIT) {
-            throw new Refusal(org.springframework.http.HttpStatus.UNPROCESSABLE_CONTENT, "wrong-file", null,
+            throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "wrong-file", null,
                     "More than " + REFUSALS_LIMIT + " cells of this file cannot be read. It is probably not the file you meant; nothing was saved.");
         }
-        refusals.add(new ImportResult.RowRefusal(row, column, value.length() > 200 ? value.substring(0, 200) : value, message));
+        refusals.add(new Refused(row, column, value.length() > SHOWN_OF_A_CELL ? value.substring(0, SHOWN_OF_A_CELL) : value, message, cause));
     }
 
     /** A cell in COPY's text format. */
-    private void appendCell(String cell) {
+    private void appendCell(@Nullable String cell) {
         buffer.append('\t');
         if (cell == null) {
             buffer.append("\\N");
@@ -140,11 +141,12 @@ final class Staging {
 
     private void copyRefusals(CopyManager copies) throws SQLException {
         CopyIn copy = copies.copyIn("copy refused from stdin");
-        for (ImportResult.RowRefusal r : refusals) {
-            buffer.append(r.row());
+        for (Refused r : refusals) {
+            buffer.append(fileNo).append('\t').append(r.row());
             appendCell(r.column());
             appendCell(r.value().replace("\0", ""));
             appendCell(r.message().replace("\0", ""));
+            appendCell(r.cause().code());
             buffer.append('\n');
         }
         flush(copy);

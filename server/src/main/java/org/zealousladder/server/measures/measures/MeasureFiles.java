@@ -10,6 +10,7 @@ import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Reference;
 
 /** The file of measures. */
 @Component
@@ -47,8 +48,18 @@ class MeasureFiles implements DeclaresFiles {
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 
+    private static final Reference MEASURE = new Reference("measure", "measure", "select code from measures_measure", """
+            select a.text, a.narrower, m.code, m.name as label, true as sure
+              from asked a join measures_measure m on roster_plain(a.text) in (roster_plain(m.name), roster_plain(m.code))""",
+            "select code, name as label from measures_measure order by name");
+
     @Override
     public List<FileKind> files() {
         return List.of(MEASURES);
+    }
+
+    @Override
+    public List<Reference> references() {
+        return List.of(MEASURE);
     }
 }

@@ -12,7 +12,8 @@ import org.zealousladder.server.platform.words.Spreadsheet;
  */
 public record Column(String name, Type type, boolean required, boolean mayBeEmpty, List<String> choices) {
 
-    public enum Type {
+    /** What a column's cells hold. */
+    public enum Type implements Coded {
         TEXT("text"),
         DATE("date"),
         NUMBER("double precision"),

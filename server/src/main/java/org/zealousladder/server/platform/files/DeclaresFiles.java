@@ -5,4 +5,14 @@ import java.util.List;
 /** A capability's files. Each has one such bean in its own package, beside the tables the files end in. */
 public interface DeclaresFiles {
     List<FileKind> files();
+
+    /** What tables of other people's can be about, beyond one kind's columns under other names. */
+    default List<Subject> subjects() {
+        return List.of();
+    }
+
+    /** What can be referred to by name. */
+    default List<Reference> references() {
+        return List.of();
+    }
 }

@@ -24,8 +24,17 @@ import org.zealousladder.server.platform.who.Viewer;
 public record FileKind(String code, String label, Viewer.Role least, boolean speaksOfStudents, boolean changesRights, List<Column> columns, String joined,
         List<Problem> problems, String key, String payload, String whole, List<String> apply) {
 
-    /** Rows of {@code joined} for which {@code when} holds are refused. {@code value} and {@code message} are SQL texts. */
-    public record Problem(String column, String when, String value, String message) {}
+    /**
+     * Rows of {@code joined} for which {@code when} holds are refused. {@code value} and {@code message} are SQL texts.
+     *
+     * @param unknown whether the cell names something that is not there, so that saying what is meant would help
+     */
+    public record Problem(String column, String when, String value, String message, boolean unknown) {}
+
+    /** Whether its rows refer to something on record by the column of that name. */
+    public boolean refersTo(String column) {
+        return problems.stream().anyMatch(p -> p.unknown() && p.column().replace("\"", "").equals(column));
+    }
 
     public static Builder named(String code, String label) {
         return new Builder(code, label);
@@ -65,7 +74,7 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
         /** The column {@code student} names a student on record; {@code joined} gives {@code student_id}, null for one who is not the viewer's. */
         public Builder ofStudents() {
             ofStudents = true;
-            return unknown("student", "student_id", "student among yours with the code");
+            return unknown("student", "student_id", "student among yours with the code or the name");
         }
 
         public Builder columns(Column... all) {
@@ -80,11 +89,13 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
 
         /** The cell of {@code column} refers to something that is not there: {@code id} is the looked-up id. */
         public Builder unknown(String column, String id, String what) {
-            return problem(column, id + " is null and " + column + " is not null", "'There is no " + what + " ''' || " + column + " || '''.'");
+            problems.add(new Problem(column, id + " is null and " + column + " is not null", column, "'There is no " + what + " ''' || " + column + " || '''.'",
+                    true));
+            return this;
         }
 
         public Builder problem(String column, String when, String message) {
-            problems.add(new Problem(column, when, column, message));
+            problems.add(new Problem(column, when, column, message, false));
             return this;
         }
 

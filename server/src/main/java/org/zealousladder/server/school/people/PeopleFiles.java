@@ -7,6 +7,7 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Reference;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Files of people and of who teaches which class. */
@@ -47,8 +48,18 @@ class PeopleFiles implements DeclaresFiles {
             .apply("insert into people_teaches (person_id, class_id) select person_id, class_id from accepted where outcome = 'new'")
             .build();
 
+    private static final Reference LOGIN = new Reference("login", "person", "select login from people_person", """
+            select a.text, a.narrower, p.login as code, p.name as label, true as sure
+              from asked a join people_person p on roster_plain(a.text) in (roster_plain(p.name), roster_plain(p.login))""",
+            "select login as code, name as label from people_person where active order by name");
+
     @Override
     public List<FileKind> files() {
         return List.of(PEOPLE, TEACHES);
+    }
+
+    @Override
+    public List<Reference> references() {
+        return List.of(LOGIN);
     }
 }

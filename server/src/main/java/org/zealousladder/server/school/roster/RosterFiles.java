@@ -54,6 +54,7 @@ class RosterFiles implements DeclaresFiles {
                       left join roster_school s on s.code = st.school left join roster_year y on y.name = st.year""")
             .unknown("school", "school_id", "school")
             .unknown("year", "year_id", "school year")
+            .problem("grade", "grade is null", "'The list does not tell the grade of the class ' || name || '. Give a column with it.'")
             .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
             .key("class").payload("%s.school_id, %s.year_id, %s.name, %s.grade")
             .apply("""

@@ -10,6 +10,7 @@ import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.files.Subject;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** The file of scores. */
@@ -64,8 +65,30 @@ class ScoreFiles implements DeclaresFiles {
                       from accepted where outcome = 'new'""")
             .build();
 
+    /** A row for each score, or a row for each student with a column for each measure or week. */
+    private static final Subject TABLE = Subject.named("scores", "scores")
+            .field(Column.of("student", TEXT), "Student (code or name)")
+            .field(Column.of("measure", TEXT), "Measure")
+            .field(Column.of("date", DATE), "Day of the score")
+            .field(Column.optional("score", NUMBER), "Score", List.of("absent", "exempt", "invalid"), "status")
+            .field(Column.choice("status", false, ScoreStatus.inFiles()), "Status")
+            .field(Column.optional("known", DATE), "Known since")
+            .helper("given_name", "Student's given name")
+            .helper("family_name", "Student's family name")
+            .helper("class", "Student's class")
+            .need("Say which column tells the student: by code, by name, or by given and family name.", List.of("student"), List.of("given_name"))
+            .need("Say which measure the scores are of: in a column, or for all of them.", List.of("measure"))
+            .need("Say of which day the scores are: in a column, for each column of scores, or for all of them.", List.of("date"))
+            .need("Say which column holds the scores.", List.of("score"), List.of("status"))
+            .composed("student", "student", "given_name", "family_name").folded("score").narrowing("class").rowsOf("scores").build();
+
     @Override
     public List<FileKind> files() {
         return List.of(SCORES);
+    }
+
+    @Override
+    public List<Subject> subjects() {
+        return List.of(TABLE);
     }
 }

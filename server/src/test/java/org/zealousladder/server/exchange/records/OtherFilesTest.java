@@ -115,7 +115,7 @@ class OtherFilesTest extends ServerTest {
                 () -> db.sql("select code from roster_student where id = :id").param("id", student("Dalia Stroud")).query(String.class).single());
         upload(person("r.oduya"), TestServer.csv("student,measure,date,score", own + ",maze,2026-03-11,12", "S1001,maze,2026-03-11,12"))
                 .andExpect(status().isOk()).andExpect(jsonPath("$.result.added").value(1)).andExpect(jsonPath("$.result.refused").value(1))
-                .andExpect(jsonPath("$.result.refusals[0].message").value("There is no student among yours with the code 'S1001'."));
+                .andExpect(jsonPath("$.result.refusals[0].message").value("There is no student among yours with the code or the name 'S1001'."));
     }
 
     @Test

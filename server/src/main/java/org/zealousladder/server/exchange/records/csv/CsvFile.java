@@ -15,47 +15,88 @@ import java.nio.channels.FileChannel;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.file.Path;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.Iterator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.files.Forms;
 
 /**
- * A CSV file open for one streaming pass. Header names are compared without case and outer spaces. Rows are numbered as a spreadsheet numbers them, the
- * header being row 1; blank rows are passed over but counted.
+ * A CSV file open for one streaming pass. Header names are compared without case and outer spaces. Rows are numbered as a spreadsheet numbers them; blank rows are
+ * passed over but counted. The header is the first row, or below a title the first that is about as wide as those after it.
  */
 public final class CsvFile implements AutoCloseable {
     /** What to say of a row that {@link #breaksOff}. */
     public static final String BROKEN_OFF = "The row ends inside a quoted cell. Look for a quote (\") that is not closed.";
 
+    /** Rows among which the header is looked for. */
+    static final int TITLES_LIMIT = 12;
     static final int HEADER_LIMIT = 64 * 1024;
     private static final int BYTE_ORDER_MARK = 0xFEFF;
 
     private final CsvReader<CsvRecord> reader;
     private final Iterator<CsvRecord> records;
     private final List<String> header;
+    private final List<String> headings;
+    private final @Nullable String twice;
+    private final Deque<CsvRecord> ahead = new ArrayDeque<>();
     private final FileChannel channel;
     private final long size;
     private int row = 1;
+    private int read;
 
     private CsvFile(CsvReader<CsvRecord> reader, FileChannel channel, long size) throws BadCsvException {
         this.channel = channel;
         this.size = size;
         this.reader = reader;
         this.records = reader.iterator();
-        CsvRecord first = nextRow();
-        if (first == null) {
-            throw new BadCsvException("The file is empty. The first row must name the columns.");
-        }
-        header = first.getFields().stream().map(FormFinder::name).toList();
-        List<String> seen = new ArrayList<>();
-        for (String name : header) {
-            if (!name.isEmpty() && seen.contains(name)) {
-                throw new BadCsvException("The column '" + name + "' stands twice in the first row. Name each column once.");
+        look();
+        CsvRecord first = belowTitles();
+        headings = unique(first.getFields().stream().map(f -> f.replace("\0", "").strip()).toList());
+        header = headings.stream().map(FormFinder::name).toList();
+        List<String> names = first.getFields().stream().map(FormFinder::name).filter(n -> !n.isEmpty()).toList();
+        twice = names.stream().filter(n -> names.indexOf(n) != names.lastIndexOf(n)).findFirst().orElse(null);
+    }
+
+    private void look() throws BadCsvException {
+        for (int i = 0; i < TITLES_LIMIT; i++) {
+            CsvRecord record = read();
+            if (record == null) {
+                return;
             }
-            seen.add(name);
+            ahead.add(record);
         }
+    }
+
+    /** Takes what stands above the header, and the header. */
+    private CsvRecord belowTitles() throws BadCsvException {
+        long widest = ahead.stream().mapToLong(CsvFile::filled).max().orElse(0);
+        for (CsvRecord record = nextRow(); record != null; record = nextRow()) {
+            if (filled(record) * 2 > widest) {
+                return record;
+            }
+        }
+        throw new BadCsvException("The file is empty. The first row must name the columns.");
+    }
+
+    private static long filled(CsvRecord record) {
+        return record.getFields().stream().filter(f -> !f.isBlank()).count();
+    }
+
+    /** Names columns that have none, and tells those of one name apart. */
+    private static List<String> unique(List<String> names) {
+        List<String> all = new ArrayList<>();
+        for (String name : names) {
+            String base = name.isEmpty() ? "column " + (all.size() + 1) : name;
+            String own = base;
+            for (int n = 2; all.stream().map(FormFinder::name).toList().contains(FormFinder.name(own)); n++) {
+                own = base + " (" + n + ")";
+            }
+            all.add(own);
+        }
+        return List.copyOf(all);
     }
 
     /** Letters and what stands between the cells as they look; days and decimals are the reader's matter. */
@@ -83,6 +124,16 @@ public final class CsvFile implements AutoCloseable {
             in.close();
             throw e;
         }
+    }
+
+    /** Column names as the file has them, those of one name told apart. */
+    public List<String> headings() {
+        return headings;
+    }
+
+    /** A name that stands over two columns; null when there is none. */
+    public @Nullable String twice() {
+        return twice;
     }
 
     /** Column names in the file's order, lower case. */
@@ -120,19 +171,25 @@ public final class CsvFile implements AutoCloseable {
     }
 
     private @Nullable CsvRecord next() throws BadCsvException {
+        CsvRecord record = ahead.isEmpty() ? read() : ahead.poll();
+        row += record == null ? 0 : 1;
+        return record;
+    }
+
+    private @Nullable CsvRecord read() throws BadCsvException {
         try {
             if (!records.hasNext()) {
                 return null;
             }
-            row++;
+            read++;
             return records.next();
         } catch (UncheckedIOException | CsvParseException e) {
             for (Throwable cause = e; cause != null; cause = cause.getCause()) {
                 if (cause instanceof CharacterCodingException) {
-                    throw new BadCsvException(notThatText(row));
+                    throw new BadCsvException(notThatText(read + 1));
                 }
             }
-            throw new BadCsvException("The file cannot be read as CSV near row " + row + ". Look for a quote (\") that is not closed.");
+            throw new BadCsvException("The file cannot be read as CSV near row " + (read + 1) + ". Look for a quote (\") that is not closed.");
         }
     }
 

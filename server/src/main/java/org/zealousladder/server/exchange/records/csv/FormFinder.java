@@ -12,6 +12,8 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.zealousladder.server.platform.files.Cells;
@@ -82,7 +84,7 @@ public final class FormFinder {
     }
 
     /** By a byte order mark; by every second byte being nought; UTF-8 where all of it can be that; otherwise the usual one of old spreadsheets. */
-    static Letters letters(Path path) throws IOException {
+    public static Letters letters(Path path) throws IOException {
         byte[] start;
         try (InputStream in = Files.newInputStream(path)) {
             start = in.readNBytes(4096);
@@ -131,31 +133,42 @@ public final class FormFinder {
         }
     }
 
-    /** What the first row has most of, outside of quotes. */
+    /** What the first row has most of, outside of quotes; below a title, the first that has about as many as those after it. */
     static Between between(Path path, Letters letters) throws IOException {
         byte[] start;
         try (InputStream in = Files.newInputStream(path)) {
             start = in.readNBytes(CsvFile.HEADER_LIMIT);
         }
-        String text = letters.charset().decode(ByteBuffer.wrap(start)).toString();
+        List<int[]> lines = new ArrayList<>();
         int[] counts = new int[Between.values().length];
         boolean quoted = false;
-        for (char c : text.toCharArray()) {
+        for (char c : letters.charset().decode(ByteBuffer.wrap(start)).toString().toCharArray()) {
             if (c == '"') {
                 quoted = !quoted;
             } else if (!quoted && (c == '\n' || c == '\r')) {
-                break;
+                lines.add(counts);
+                counts = new int[counts.length];
+                if (lines.size() == CsvFile.TITLES_LIMIT) {
+                    break;
+                }
             } else if (!quoted) {
                 for (Between b : Between.values()) {
                     counts[b.ordinal()] += c == b.sign() ? 1 : 0;
                 }
             }
         }
+        lines.add(counts);
+        int most = lines.stream().mapToInt(FormFinder::most).max().orElse(0);
+        int[] header = lines.stream().filter(l -> most(l) * 2 >= most).findFirst().orElse(counts);
         Between best = Between.COMMA;
         for (Between b : Between.values()) {
-            best = counts[b.ordinal()] > counts[best.ordinal()] ? b : best;
+            best = header[b.ordinal()] > header[best.ordinal()] ? b : best;
         }
         return best;
+    }
+
+    private static int most(int[] counts) {
+        return Arrays.stream(counts).max().orElse(0);
     }
 
     /** How names of columns are compared. */
