@@ -557,7 +557,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post?: never;
+        post: operations["add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1220,6 +1220,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["school"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scope": {
         parameters: {
             query?: never;
@@ -1294,6 +1310,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["setUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["start"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/windows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["windows"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1572,6 +1620,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/years": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["year"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1834,6 +1898,22 @@ export interface components {
         CountForm: {
             /** Format: int32 */
             count: number;
+        };
+        Counts: {
+            /** Format: int32 */
+            classes: number;
+            /** Format: int32 */
+            cuts: number;
+            /** Format: int32 */
+            measures: number;
+            /** Format: int32 */
+            scores: number;
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            teachers: number;
+            /** Format: int32 */
+            windows: number;
         };
         CoverageCount: {
             /** Format: int32 */
@@ -2165,6 +2245,9 @@ export interface components {
             name: string;
             password: string;
             token: string;
+        };
+        FirstWindows: {
+            windows: components["schemas"]["WindowForm"][];
         };
         FiveNumbers: {
             /** Format: double */
@@ -2535,6 +2618,10 @@ export interface components {
             /** Format: int32 */
             tables: number;
         };
+        Made: {
+            /** Format: int32 */
+            id: number;
+        };
         MakeUpForm: {
             /** Format: date */
             onDay?: string;
@@ -2678,6 +2765,26 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        NewMeasure: {
+            about?: string;
+            area: string;
+            better: string;
+            code?: string;
+            /** Format: int32 */
+            decimals: number;
+            /** Format: double */
+            highest: number;
+            kind: string;
+            /** Format: double */
+            lowest: number;
+            name: string;
+            /** Format: double */
+            sem?: number;
+            unit: string;
+        };
+        NewMeasures: {
+            measures: components["schemas"]["NewMeasure"][];
+        };
         NewPassage: {
             body: string;
             /** Format: int32 */
@@ -2706,6 +2813,9 @@ export interface components {
             points: number;
             question: string;
         };
+        NewSchool: {
+            name: string;
+        };
         NewScore: {
             /** Format: int32 */
             measureId: number;
@@ -2722,6 +2832,13 @@ export interface components {
         NewSet: {
             /** Format: int32 */
             id: number;
+        };
+        NewYear: {
+            /** Format: date */
+            ends: string;
+            name?: string;
+            /** Format: date */
+            starts: string;
         };
         NormPoint: {
             /** Format: int32 */
@@ -3145,6 +3262,13 @@ export interface components {
             /** Format: int32 */
             tier: number;
         };
+        ProposedWindow: {
+            /** Format: date */
+            ends: string;
+            name: string;
+            /** Format: date */
+            starts: string;
+        };
         Question: {
             /** Format: int32 */
             id: number;
@@ -3368,6 +3492,12 @@ export interface components {
             id: number;
             name: string;
         };
+        SchoolRef: {
+            code: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
         SchoolYear: {
             /** Format: date */
             ends: string;
@@ -3518,6 +3648,16 @@ export interface components {
             date: string;
             /** Format: double */
             score: number;
+        };
+        StartView: {
+            counts: components["schemas"]["Counts"];
+            kit: components["schemas"]["NewMeasure"][];
+            proposedWindows: components["schemas"]["ProposedWindow"][];
+            schools: components["schemas"]["SchoolRef"][];
+            /** Format: date */
+            today: string;
+            withoutCuts: string[];
+            year?: components["schemas"]["SchoolYear"];
         };
         Strategy: {
             area: string;
@@ -4837,6 +4977,28 @@ export interface operations {
             };
         };
     };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMeasures"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     meeting: {
         parameters: {
             query: {
@@ -5848,6 +6010,30 @@ export interface operations {
             };
         };
     };
+    school: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSchool"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Made"];
+                };
+            };
+        };
+    };
     choices: {
         parameters: {
             query?: never;
@@ -5990,6 +6176,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FirstAdministrator"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StartView"];
+                };
+            };
+        };
+    };
+    windows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstWindows"];
             };
         };
         responses: {
@@ -6494,6 +6722,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["GoalOptions"];
+                };
+            };
+        };
+    };
+    year: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewYear"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Made"];
                 };
             };
         };

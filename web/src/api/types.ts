@@ -105,3 +105,5 @@ export type SubjectField = Schemas['SubjectField'];
 export type Doubt = Schemas['Doubt'];
 export type RefusalCause = Schemas['RefusalCause'];
 export type KeptMatching = Schemas['KeptMatching'];
+export type StartView = Schemas['StartView'];
+export type NewMeasure = Schemas['NewMeasure'];

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
-import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { asksFor } from '../api/client';
 import { useSession } from '../api/session';
 import { JoinPage } from '../features/school/people/JoinPage';
@@ -37,6 +37,7 @@ const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
 const History = lazy(() => import('../features/exchange/history/HistoryPage'));
 const People = lazy(() => import('../features/school/people/PeoplePage'));
+const Start = lazy(() => import('../features/overview/start/StartPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -112,7 +113,9 @@ function SignedIn({ role }: { role: string }) {
   }
   // Before the frame is put up: going on from there would close what somebody quick has opened in it.
   if (pathname === '/' || pathname === '/sign-in') {
-    return <Navigate to={state ? state.link('/desk') : '/records'} replace />;
+    return (
+      <Navigate to={state ? state.link('/desk') : role === 'administrator' ? '/setup/start' : '/records'} replace />
+    );
   }
   return (
     <ScopeContext value={state}>
@@ -126,6 +129,7 @@ function SignedIn({ role }: { role: string }) {
               <Route path="/records" element={<Records />} />
               {role === 'administrator' && <Route path="/records/history" element={<History />} />}
               {role === 'administrator' && <Route path="/records/people" element={<People />} />}
+              {role === 'administrator' && <Route path="/setup/start" element={<Start />} />}
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>
@@ -141,9 +145,14 @@ function NothingYet({ role }: { role: string }) {
       <h1 className="text-[17px] font-semibold m-0">There are no classes here yet</h1>
       <p className="text-soft">
         {role === 'administrator'
-          ? 'Bring in your files under Records, in this order: years, schools, measures, windows, cut-sets, cuts, norms, classes, students, enrolments, people, teaches, scores.'
+          ? 'Ten minutes with a class list, and the first Ladder stands.'
           : 'Ask your administrator to put you down for your classes; they appear here at once.'}
       </p>
+      {role === 'administrator' && (
+        <Link to="/setup/start" className="text-act font-semibold">
+          Set up the school
+        </Link>
+      )}
     </div>
   );
 }

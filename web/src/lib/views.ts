@@ -12,7 +12,7 @@ export const VIEWS = [
     path: '/setup/cuts',
     name: 'Setup',
     key: 'u',
-    pages: ['/setup/cuts', '/setup/windows', '/setup/measures', '/setup/norms'],
+    pages: ['/setup/cuts', '/setup/windows', '/setup/measures', '/setup/norms', '/setup/start', '/setup/next-year'],
   },
 ] as const;
 
@@ -46,6 +46,11 @@ export const RECORDS = [
   { path: '/records', name: 'Files' },
   { path: '/records/people', name: 'People' },
   { path: '/records/history', name: 'History' },
+] as const;
+/** An administrator's. */
+export const SETUP_FIRST = [
+  { path: '/setup/start', name: 'Start' },
+  { path: '/setup/next-year', name: 'Next year' },
 ] as const;
 export const SETUP = [
   { path: '/setup/cuts', name: 'Cut scores' },

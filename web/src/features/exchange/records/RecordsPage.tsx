@@ -3,8 +3,8 @@ import { useContext } from 'react';
 import { api, data } from '../../../api/client';
 import { longDay } from '../../../lib/format';
 import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
+import { ImportBox } from '../../../parts/imports/ImportBox';
 import { RecordsNav } from '../../../ui/RecordsNav';
-import { ImportBox } from './ImportBox';
 import { Matchings } from './Matchings';
 
 export default function RecordsPage() {

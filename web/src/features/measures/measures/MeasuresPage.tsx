@@ -2,14 +2,13 @@ import { useState } from 'react';
 import type { FullMeasure, Rule } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
-import { SETUP } from '../../../lib/views';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
+import { SetupNav } from '../../../ui/SetupNav';
 import { Failed, Loading } from '../../../ui/States';
-import { SubNav } from '../../../ui/SubNav';
 import { useMeasures } from './queries';
 import { RuleDialog } from './RuleDialog';
 
@@ -31,7 +30,7 @@ export default function MeasuresPage() {
   const may = setup.data.mayChange && live;
   return (
     <>
-      <SubNav label="Setup" pages={SETUP} />
+      <SetupNav />
       <h1 className="text-[15px] font-semibold m-0">Measures</h1>
       <p className="text-soft mt-0.5 mb-3">
         New measures come in by a file under Records.{!may && ' Measures are changed by administrators.'}

@@ -2,15 +2,14 @@ import { useState } from 'react';
 import type { Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
-import { SETUP } from '../../../lib/views';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
+import { SetupNav } from '../../../ui/SetupNav';
 import { Failed, Loading } from '../../../ui/States';
-import { SubNav } from '../../../ui/SubNav';
 import { useMeasures } from './queries';
 
 /** The screening windows of each year. */
@@ -24,7 +23,7 @@ export default function WindowsPage() {
   const may = setup.data.mayChange && live;
   return (
     <>
-      <SubNav label="Setup" pages={SETUP} />
+      <SetupNav />
       <h1 className="text-[15px] font-semibold m-0">Screening windows</h1>
       <p className="text-soft mt-0.5 mb-3">
         The first scored score that a student has within a window is the screening; make-ups name their window.

@@ -30,7 +30,11 @@ export function SetupPage() {
         <h1 className="text-[22px] font-semibold tracking-tight m-0">Set up the first administrator</h1>
         {done ? (
           <p>
-            That is done. <a href="/">Sign in</a>, then bring in your school's files under Records.
+            That is done.{' '}
+            <a href="/" className="text-act font-semibold">
+              Sign in
+            </a>
+            : the rest of the setup is led through step by step.
           </p>
         ) : !token ? (
           <p className="text-soft">

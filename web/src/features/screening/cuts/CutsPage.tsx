@@ -2,13 +2,12 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CutsView, SetKind } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
-import { SETUP } from '../../../lib/views';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
+import { SetupNav } from '../../../ui/SetupNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
-import { SubNav } from '../../../ui/SubNav';
 import { Toggle } from '../../../ui/Toggle';
 import { LadderEditor } from './LadderEditor';
 import { NewSet } from './NewSet';
@@ -32,7 +31,7 @@ export default function CutsPage() {
     );
   return (
     <>
-      <SubNav label="Setup" pages={SETUP} />
+      <SetupNav />
       {cuts.isPending && <Loading label="Setting up the ladders ..." />}
       {cuts.isError && <Failed error={cuts.error} again={() => cuts.refetch()} />}
       {cuts.data && <Whole view={cuts.data} put={put} params={params} />}

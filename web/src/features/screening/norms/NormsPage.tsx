@@ -2,10 +2,9 @@ import { useState } from 'react';
 import type { NormsView, NormTable } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
-import { SETUP } from '../../../lib/views';
 import { Button } from '../../../ui/Button';
+import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
-import { SubNav } from '../../../ui/SubNav';
 import { Toggle } from '../../../ui/Toggle';
 import { useLocalNorms, useNorms } from './queries';
 
@@ -15,7 +14,7 @@ export default function NormsPage() {
   const norms = useNorms(scope, set);
   return (
     <>
-      <SubNav label="Setup" pages={SETUP} />
+      <SetupNav />
       {norms.isPending && <Loading label="Opening the norms ..." />}
       {norms.isError && <Failed error={norms.error} again={() => norms.refetch()} />}
       {norms.data && <Whole view={norms.data} onSet={setSet} />}

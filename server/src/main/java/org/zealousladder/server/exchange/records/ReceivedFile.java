@@ -14,6 +14,8 @@ import org.slf4j.LoggerFactory;
 record ReceivedFile(Path path) implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(ReceivedFile.class);
     static final String PREFIX = "ladder-import-";
+    /** Of this process: another's files are not its own to count. */
+    static final String OWN_PREFIX = PREFIX + ProcessHandle.current().pid() + "-";
 
     static ReceivedFile receive(InputStream content) throws IOException {
         ReceivedFile file = empty();
@@ -46,7 +48,7 @@ record ReceivedFile(Path path) implements AutoCloseable {
     }
 
     static ReceivedFile empty() throws IOException {
-        return new ReceivedFile(Files.createTempFile(PREFIX, ".csv"));
+        return new ReceivedFile(Files.createTempFile(OWN_PREFIX, ".csv"));
     }
 
     /** Takes it away where nobody can do anything about its staying. */

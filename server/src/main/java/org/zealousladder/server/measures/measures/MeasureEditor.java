@@ -5,6 +5,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.texts.Slug;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.SetupRights;
 
@@ -12,6 +13,8 @@ import org.zealousladder.server.school.roster.SetupRights;
 @Service
 @Transactional
 public class MeasureEditor {
+    private static final String BAD_SEM = "A standard error of measurement is above 0 and within the range; leave it empty when the measure states none.";
+
     private final MeasuresStore store;
     private final MeasuresService measures;
     private final SetupRights rights;
@@ -32,7 +35,7 @@ public class MeasureEditor {
             throw Refusal.invalid("highest", "The highest score must be above the lowest. Nothing was saved.");
         }
         if (form.sem() != null && !(form.sem() > 0 && form.sem() <= form.highest() - form.lowest())) {
-            throw Refusal.invalid("sem", "A standard error of measurement is above 0 and within the range; leave it empty when the measure states none.");
+            throw Refusal.invalid("sem", BAD_SEM);
         }
         if (form.decimals() < 0 || form.decimals() > 3) {
             throw Refusal.invalid("decimals", "Decimals are 0, 1, 2 or 3.");
@@ -46,6 +49,35 @@ public class MeasureEditor {
         } catch (DataIntegrityViolationException e) {
             throw Refusal.invalid("name", "These properties do not fit together. Nothing was saved.");
         }
+    }
+
+    /** Measures to begin with that are not there yet. */
+    @Transactional(readOnly = true)
+    public List<NewMeasure> kit() {
+        List<String> there = measures.measures().stream().map(Measure::code).toList();
+        return MeasureKit.all().stream().filter(m -> !there.contains(m.code())).toList();
+    }
+
+    /** @return their ids */
+    public List<Integer> add(List<NewMeasure> all) {
+        rights.require(null, "Measures");
+        return all.stream().map(this::add).toList();
+    }
+
+    private int add(NewMeasure m) {
+        if (!(m.highest() > m.lowest())) {
+            throw Refusal.invalid("highest", "The highest score must be above the lowest. Nothing was saved.");
+        }
+        if (m.sem() != null && !(m.sem() > 0 && m.sem() <= m.highest() - m.lowest())) {
+            throw Refusal.invalid("sem", BAD_SEM);
+        }
+        List<Measure> there = measures.measures();
+        String name = m.name().strip();
+        if (there.stream().anyMatch(o -> o.name().equalsIgnoreCase(name))) {
+            throw Refusal.invalid("name", "There is a measure called " + name + " already. Nothing was saved.");
+        }
+        List<String> codes = there.stream().map(Measure::code).toList();
+        return store.addMeasure(m, Slug.unused(m.code() == null || m.code().isBlank() ? name : m.code(), codes), name);
     }
 
     /** Changes how a measure's trends are decided on. */

@@ -1,7 +1,15 @@
 package org.zealousladder.server.measures.measures;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowsService;
@@ -13,8 +21,10 @@ class MeasuresController {
     private final MeasuresService measures;
     private final WindowsService windows;
     private final SetupRights rights;
+    private final MeasureEditor editor;
 
-    MeasuresController(MeasuresService measures, WindowsService windows, SetupRights rights) {
+    MeasuresController(MeasuresService measures, WindowsService windows, SetupRights rights, MeasureEditor editor) {
+        this.editor = editor;
         this.measures = measures;
         this.windows = windows;
         this.rights = rights;
@@ -22,6 +32,14 @@ class MeasuresController {
 
     /** @param mayChange whether the viewer may change measures and windows */
     record SetupView(List<Measure> measures, List<Window> windows, boolean mayChange) {}
+
+    record NewMeasures(@NotNull @NotEmpty @Size(max = 50) List<@Valid NewMeasure> measures) {}
+
+    @PostMapping("/api/measures")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void add(@Valid @RequestBody NewMeasures form) {
+        editor.add(form.measures());
+    }
 
     @GetMapping("/api/measures")
     SetupView all() {

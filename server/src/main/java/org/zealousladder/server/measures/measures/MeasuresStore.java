@@ -32,6 +32,15 @@ class MeasuresStore {
                 .list();
     }
 
+    int addMeasure(NewMeasure m, String code, String name) {
+        return db.sql("""
+                insert into measures_measure (code, name, kind, area, unit, lowest, highest, decimals, better, sem)
+                values (:code, :name, :kind, :area, :unit, :lowest, :highest, :decimals, :better, :sem) returning id""").param("code", code).param("name", name)
+                .param("kind", m.kind()).param("area", m.area().strip()).param("unit", m.unit().strip()).param("lowest", m.lowest())
+                .param("highest", m.highest())
+                .param("decimals", m.decimals()).param("better", m.better()).param("sem", m.sem(), java.sql.Types.DOUBLE).query(Integer.class).single();
+    }
+
     void changeRule(int id, RuleSettings s) {
         db.sql("""
                 update measures_measure set rule = :rule, last_points = :points, change_at_most = :change, raise_at_least = :raise,

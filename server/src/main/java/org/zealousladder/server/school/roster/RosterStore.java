@@ -33,6 +33,20 @@ class RosterStore {
         return db.sql("select id, name, starts, ends from roster_year order by starts desc").query(SchoolYear.class).list();
     }
 
+    List<SchoolEditor.SchoolRef> schools() {
+        return db.sql("select id, code, name from roster_school order by name collate \"und-x-icu\"").query(SchoolEditor.SchoolRef.class).list();
+    }
+
+    int addSchool(String code, String name) {
+        return db.sql("insert into roster_school (code, name) values (:code, :name) returning id").param("code", code).param("name", name).query(Integer.class)
+                .single();
+    }
+
+    int addYear(String name, LocalDate starts, LocalDate ends) {
+        return db.sql("insert into roster_year (name, starts, ends) values (:name, :starts, :ends) returning id").param("name", name).param("starts", starts)
+                .param("ends", ends).query(Integer.class).single();
+    }
+
     boolean oneSchool() {
         return db.sql("select count(*) = 1 from roster_school").query(Boolean.class).single();
     }

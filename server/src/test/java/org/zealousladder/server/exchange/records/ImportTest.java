@@ -188,7 +188,7 @@ class ImportTest extends ServerTest {
     /** Files of that size; smaller ones may be another test's. */
     private static List<Path> received() throws IOException {
         try (var files = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
-            return files.filter(f -> f.getFileName().toString().startsWith(ReceivedFile.PREFIX) && f.toFile().length() > ImportService.LIMIT / 2).sorted()
+            return files.filter(f -> f.getFileName().toString().startsWith(ReceivedFile.OWN_PREFIX) && f.toFile().length() > ImportService.LIMIT / 2).sorted()
                     .toList();
         }
     }

@@ -51,7 +51,7 @@ class ReceivedFileTest {
 
     private static List<Path> received() throws IOException {
         try (Stream<Path> files = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
-            return files.filter(f -> f.getFileName().toString().startsWith(ReceivedFile.PREFIX)).sorted().toList();
+            return files.filter(f -> f.getFileName().toString().startsWith(ReceivedFile.OWN_PREFIX)).sorted().toList();
         }
     }
 

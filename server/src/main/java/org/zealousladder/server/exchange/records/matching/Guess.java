@@ -56,13 +56,16 @@ public final class Guess {
     public Matching of(Sample sample) throws SQLException {
         List<Measure> measures = sql.list("select code, name from measures_measure order by length(name) desc",
                 r -> new Measure(r.getString(1), r.getString(2)));
+        List<String> schools = sql
+                .strings("select code from roster_school s where not exists (select from people_person p where p.id = scope_person() and p.school_id <> s.id)");
+        List<String> years = sql.strings("select name from roster_year where ends >= scope_today() order by starts limit 1");
         Map<Integer, Matching.Use> scores = scoreColumns(sample, measures);
         Map<Integer, Map<String, Double>> content = content(sample, scores.keySet());
         Matching best = new Matching(null, sample.headings().stream().map(Matching.Use::none).toList(), Map.of(), Map.of(), Map.of());
         double most = 0;
         for (Subject subject : subjects) {
             boolean folding = subject.folded() != null;
-            Matching guess = assign(subject, sample, content, folding ? scores : Map.of());
+            Matching guess = complete(subject, assign(subject, sample, content, folding ? scores : Map.of()), measures, schools, years);
             double worth = worth(subject, guess);
             if (worth > most) {
                 most = worth;
@@ -70,7 +73,7 @@ public final class Guess {
             }
         }
         Subject about = subject(best.subject());
-        return about == null ? best : complete(about, best, sample, measures);
+        return about == null ? best : new Matching(best.subject(), best.columns(), best.fixed(), usual(about, best, sample), Map.of());
     }
 
     private @Nullable Subject subject(@Nullable String code) {
@@ -83,7 +86,7 @@ public final class Guess {
         long met = subject.needs().stream().filter(n -> n.oneOf().stream().anyMatch(set -> set.stream().allMatch(guess::has))).count();
         // A table of which nothing that counts is there is none of that kind.
         double usual = subject.composed() == null ? 0 : 0.6;
-        return met == 0 ? 0 : usual + used + 1.5 * met - 0.8 * (subject.needs().size() - met) - 0.01 * subject.fields().size();
+        return met == 0 ? 0 : usual + used + 4.0 * met / subject.needs().size() - 0.01 * subject.fields().size();
     }
 
     private Matching assign(Subject subject, Sample sample, Map<Integer, Map<String, Double>> content, Map<Integer, Matching.Use> scores) {
@@ -207,23 +210,19 @@ public final class Guess {
         return share;
     }
 
-    /** What holds for every row where there is no choice, and the usual words. */
-    private Matching complete(Subject about, Matching guess, Sample sample, List<Measure> measures) throws SQLException {
+    /** What holds for every row where there is no choice. */
+    private static Matching complete(Subject about, Matching guess, List<Measure> measures, List<String> schools, List<String> years) {
         Map<String, String> fixed = new TreeMap<>();
         if (about.field("measure") != null && !guess.has("measure") && measures.size() == 1) {
             fixed.put("measure", measures.get(0).code());
         }
-        if (about.field("school") != null && !guess.has("school")) {
-            List<String> schools = sql.strings(
-                    "select code from roster_school s where not exists (select from people_person p where p.id = scope_person() and p.school_id <> s.id)");
-            if (schools.size() == 1) {
-                fixed.put("school", schools.get(0));
-            }
+        if (about.field("school") != null && !guess.has("school") && schools.size() == 1) {
+            fixed.put("school", schools.get(0));
         }
-        if (about.field("year") != null && !guess.has("year")) {
-            sql.strings("select name from roster_year where ends >= scope_today() order by starts limit 1").forEach(y -> fixed.put("year", y));
+        if (about.field("year") != null && !guess.has("year") && years.size() == 1) {
+            fixed.put("year", years.get(0));
         }
-        return new Matching(about.code(), guess.columns(), fixed, usual(about, guess, sample), Map.of());
+        return new Matching(about.code(), guess.columns(), fixed, Map.of(), Map.of());
     }
 
     /** Words of the sample that usually mean something, by field. */

@@ -157,8 +157,10 @@ class MatchingTest extends ServerTest {
 
     @Test
     void aListWithClassesAndTeachersFillsAllOfThemInOneGo() throws Exception {
-        JsonNode preview = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule", "Öğüt;Zeynep;Plover;4;Marit Moen;2025-26;Skerrow Island School",
-                "Ó Briain;Cian;Plover;4;Marit Moen;2025-26;Skerrow Island School", "Öğüt;Zeynep;Sanderling;4;Jo Lund;2025-26;Skerrow Island School", "Weiß;Ida;Sanderling;4;Jo Lund;2025-26;Skerrow Island School");
+        JsonNode preview = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule",
+                "Öğüt;Zeynep;Plover;4;Marit Moen;2025-26;Skerrow Island School",
+                "Ó Briain;Cian;Plover;4;Marit Moen;2025-26;Skerrow Island School", "Öğüt;Zeynep;Sanderling;4;Jo Lund;2025-26;Skerrow Island School",
+                "Weiß;Ida;Sanderling;4;Jo Lund;2025-26;Skerrow Island School");
         assertEquals("family_name given_name class grade teacher year school", fields(preview));
         assertEquals(0, preview.at("/result/refused").asInt(), preview.toPrettyString());
         assertEquals("people 2, classes 2, students 4, enrolments 4, who teaches which class 2", parts(preview), preview.toPrettyString());
@@ -171,17 +173,29 @@ class MatchingTest extends ServerTest {
                         + " where p.login = 'marit.moen'")
                 .query(String.class).single());
 
-        JsonNode same = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule", "Ó Briain;Cian;Plover;4;Marit Moen;2025-26;Skerrow Island School",
+        JsonNode same = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule",
+                "Ó Briain;Cian;Plover;4;Marit Moen;2025-26;Skerrow Island School",
                 "Weiß;Ida;Sanderling;4;Jo Lund;2025-26;Skerrow Island School");
         assertEquals("remembered", same.at("/result/files/0/told").asString());
         assertEquals(0, same.at("/result/added").asInt() + same.at("/result/changed").asInt(), same.toPrettyString());
-        JsonNode moved = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule", "Weiß;Ida;Plover;4;Marit Moen;2025-26;Skerrow Island School");
+        JsonNode moved = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule",
+                "Weiß;Ida;Plover;4;Marit Moen;2025-26;Skerrow Island School");
         take(admin, moved);
         assertEquals(List.of("Plover null", "Sanderling 2026-03-12"), asking(Viewer.SYSTEM, () -> db.sql("""
                 select c.name || ' ' || coalesce(e.ends::text, 'null') from roster_enrolment e join roster_class c on c.id = e.class_id join roster_student s on s.id = e.student_id
                  where s.family_name = 'Weiß' order by 1""").query(String.class).list()));
-        JsonNode doubtful = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule", "Öğüt;Zeynep;Turnstone;4;Jo Lund;2025-26;Skerrow Island School");
+        JsonNode doubtful = look(admin, "Nachname;Vorname;Klasse;Jahrgang;Klassenlehrer;Schuljahr;Schule",
+                "Öğüt;Zeynep;Turnstone;4;Jo Lund;2025-26;Skerrow Island School");
         assertEquals(2, doubtful.at("/result/doubts/0/choices").size(), doubtful.toPrettyString());
+    }
+
+    /** Headings alone would do for a file of classes, too. */
+    @Test
+    void aListOfStudentsIsNotTakenForOneOfClasses() throws Exception {
+        JsonNode preview = look(admin, "Name\tClass\tGrade\tTeacher", "Ada Lind\tDunlin\t2\tBo Sand", "Ole Lind\tDunlin\t2\tBo Sand");
+        assertEquals("class-list", preview.at("/result/files/0/matching/subject").asString());
+        assertEquals("full_name class grade teacher", fields(preview));
+        assertEquals("2025-26", preview.at("/result/files/0/matching/fixed/year").asString());
     }
 
     private List<String> inClass(String name) {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { FileRead, Forms, ImportPreview, ImportResult, Matching, ReadAs, TableSubject } from '../../../api/types';
-import { plural } from '../../../lib/format';
-import { Button } from '../../../ui/Button';
+import type { FileRead, Forms, ImportPreview, ImportResult, Matching, ReadAs, TableSubject } from '../../api/types';
+import { plural } from '../../lib/format';
+import { Button } from '../../ui/Button';
 import { HowRead } from './HowRead';
 import { MatchTable } from './MatchTable';
 import { Repairs, Words } from './Repairs';

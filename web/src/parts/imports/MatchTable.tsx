@@ -1,8 +1,8 @@
-import { useId } from 'react';
-import type { FileRead, Matching, SubjectField, TableSubject } from '../../../api/types';
-import { Choice } from '../../../ui/Choice';
-import { DayField } from '../../../ui/DayField';
-import { Field } from '../../../ui/Field';
+import { useId, useState } from 'react';
+import type { FileRead, Matching, SubjectField, TableSubject } from '../../api/types';
+import { Choice } from '../../ui/Choice';
+import { DayField } from '../../ui/DayField';
+import { Field } from '../../ui/Field';
 import { BROUGHT, brings, fixable, withFixed, withSubject, withUse } from './matching';
 
 interface Props {
@@ -143,6 +143,9 @@ function Value({
   onChange: (value: string) => void;
 }) {
   if (field.type === 'date') return <DayField {...rest} label={label} value={value ?? ''} onChange={onChange} />;
+  if (field.name === 'class' || field.choices.length === 0) {
+    return <Typed {...rest} field={field} label={label} value={value ?? ''} onChange={onChange} />;
+  }
   const known = value === undefined || field.choices.some((c) => c.code === value);
   return (
     <select
@@ -160,5 +163,44 @@ function Value({
         </option>
       ))}
     </select>
+  );
+}
+
+/** A value that may be new, taken when the field is left or with Enter. */
+function Typed({
+  field,
+  value,
+  label,
+  onChange,
+  ...rest
+}: {
+  field: SubjectField;
+  value: string;
+  label?: string;
+  onChange: (value: string) => void;
+}) {
+  const [text, setText] = useState(value);
+  const known = useId();
+  const take = () => text.trim() !== value && onChange(text.trim());
+  return (
+    <>
+      <input
+        {...rest}
+        aria-label={label}
+        list={field.choices.length > 0 ? known : undefined}
+        className="text-[13px] w-[120px]"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={take}
+        onKeyDown={(e) => e.key === 'Enter' && take()}
+      />
+      {field.choices.length > 0 && (
+        <datalist id={known}>
+          {field.choices.map((c) => (
+            <option key={c.code} value={c.label.split(',')[0]} />
+          ))}
+        </datalist>
+      )}
+    </>
   );
 }

@@ -1,9 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type DragEvent, useRef, useState } from 'react';
-import { api, csrfToken, data, Problem, problemOf } from '../../../api/client';
-import type { ImportPreview, ImportResult, ReadAs } from '../../../api/types';
-import { Button } from '../../../ui/Button';
-import { Complaint } from '../../../ui/States';
+import { api, csrfToken, data, Problem, problemOf } from '../../api/client';
+import type { ImportPreview, ImportResult, ReadAs } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Complaint } from '../../ui/States';
+import { Paste } from './Paste';
 import { Preview, ToRepair } from './Preview';
 import { turnWords } from './turnWords';
 
@@ -17,11 +18,12 @@ type Stage =
   | { at: 'saving'; preview: ImportPreview }
   | { at: 'done'; name: string; id: number; result: ImportResult };
 
-/** Choose or drop a file, look at what it would do, take it or leave it. */
-export function ImportBox() {
+/** Choose, drop or paste, look at what it would do, take it or leave it. */
+export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void }) {
   const [stage, setStage] = useState<Stage>({ at: 'empty' });
   const [error, setError] = useState<Error | null>(null);
   const [over, setOver] = useState(false);
+  const [pasting, setPasting] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const button = useRef<HTMLButtonElement>(null);
   const queries = useQueryClient();
@@ -83,6 +85,7 @@ export function ImportBox() {
         queries.invalidateQueries({ queryKey: ['matchings'] }),
         queries.invalidateQueries({ queryKey: ['scope'] }),
       ]);
+      onDone?.(result);
     } catch (e) {
       setError(e as Error);
       setStage({ at: 'empty' });
@@ -143,6 +146,9 @@ export function ImportBox() {
         >
           {stage.at === 'shown' ? 'Add a file' : 'Choose files'}
         </Button>
+        <Button onClick={() => setPasting(true)} disabled={waiting}>
+          Paste rows
+        </Button>
         <span className="text-soft" aria-live="polite">
           {stage.at === 'reading'
             ? turnWords(turn.data, 'reading', stage.name)
@@ -153,6 +159,11 @@ export function ImportBox() {
                 : 'or drop them here. At most 100 MB.'}
         </span>
       </div>
+      <Paste
+        open={pasting}
+        onClose={() => setPasting(false)}
+        onFile={(file) => void read([file], stage.at === 'shown' ? stage.preview : undefined)}
+      />
       <Complaint error={error} />
       {(stage.at === 'shown' || stage.at === 'again' || stage.at === 'saving') && (
         <Preview

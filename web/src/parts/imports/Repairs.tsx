@@ -8,8 +8,8 @@ import type {
   RefusalCause,
   SubjectField,
   TableSubject,
-} from '../../../api/types';
-import { plural } from '../../../lib/format';
+} from '../../api/types';
+import { plural } from '../../lib/format';
 import { withName, withWord } from './matching';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { Matching, TableSubject } from '../../../api/types';
+import type { Matching, TableSubject } from '../../api/types';
 import { brings, fixable, withFixed, withName, withSubject, withUse, withWord } from './matching';
 
 const field = (name: string, more = {}) => ({
@@ -21,6 +21,7 @@ const SCORES: TableSubject = {
     field('date', { type: 'date' }),
     field('score', { type: 'number', words: ['absent'] }),
     field('class', { helps: true, choices: [{ code: 'tern', label: 'Tern' }] }),
+    field('known', { type: 'date' }),
   ],
 };
 const NONE: Matching = {

@@ -1,5 +1,5 @@
-import type { FileTurn } from '../../../api/types';
-import { percent, plural } from '../../../lib/format';
+import type { FileTurn } from '../../api/types';
+import { percent, plural } from '../../lib/format';
 
 /** Where a file is that somebody waits for. Before it is in line it is still being sent. */
 export function turnWords(turn: FileTurn | undefined, doing: 'reading' | 'saving', name: string): string {

@@ -1,7 +1,10 @@
-import type { ColumnUse, Matching, SubjectField, TableSubject } from '../../../api/types';
+import type { ColumnUse, Matching, SubjectField, TableSubject } from '../../api/types';
 
 /** Fields that each column of scores can bring along, in a sheet with several of them. */
 export const BROUGHT = ['measure', 'date'];
+
+/** Fields of which a table often has one value for all its rows. */
+const OFTEN_ONE = ['measure', 'date', 'school', 'year', 'class', 'grade', 'window'];
 
 /** Says what one column means; a field that only one column can hold leaves the column that held it. */
 export function withUse(m: Matching, subject: TableSubject, column: number, use: ColumnUse): Matching {
@@ -43,7 +46,7 @@ export function withSubject(m: Matching, subject: TableSubject): Matching {
   };
 }
 
-/** Fields whose value can be one for all rows: those that no column holds and that can be chosen or are days. */
+/** Fields whose value can be one for all rows: those that no column holds and that often are. */
 export function fixable(m: Matching, subject: TableSubject): SubjectField[] {
   const held = new Set(m.columns.map((c) => c.field));
   const everywhere = (field: string) =>
@@ -54,7 +57,7 @@ export function fixable(m: Matching, subject: TableSubject): SubjectField[] {
       !f.helps &&
       !held.has(f.name) &&
       !everywhere(f.name) &&
-      (m.fixed[f.name] !== undefined || f.choices.length > 0 || (f.name === 'date' && subject.folded !== undefined)),
+      (m.fixed[f.name] !== undefined || OFTEN_ONE.includes(f.name)),
   );
 }
 

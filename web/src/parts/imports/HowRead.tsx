@@ -1,6 +1,6 @@
-import type { FileRead, Forms, ReadAs } from '../../../api/types';
-import { Choice } from '../../../ui/Choice';
-import { Field } from '../../../ui/Field';
+import type { FileRead, Forms, ReadAs } from '../../api/types';
+import { Choice } from '../../ui/Choice';
+import { Field } from '../../ui/Field';
 
 const LETTERS: Record<Forms['letters'], string> = {
   'utf-8': 'UTF-8',

@@ -1,0 +1,25 @@
+package org.zealousladder.server.measures.measures;
+
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A measure that is not there yet.
+ *
+ * @param code absent: made from the name
+ * @param kind {@code screening}, given to everybody a few times a year, or {@code probe}, given often to follow progress
+ * @param better {@code higher} or {@code lower}
+ * @param sem standard error of measurement in score units, where it states one
+ * @param about what it is, in a few words; of the measures to begin with
+ */
+public record NewMeasure(@Nullable @Size(max = 60) String code, @NotBlank(message = "give it a name") @Size(max = 100) String name,
+        @NotNull @Pattern(regexp = "screening|probe", message = "say whether it is screening or probe") String kind,
+        @NotBlank(message = "say the area") @Size(max = 60) String area, @NotBlank(message = "say the unit") @Size(max = 60) String unit, double lowest,
+        double highest,
+        @Min(0) @Max(3) int decimals, @NotNull @Pattern(regexp = "higher|lower", message = "say whether higher or lower is better") String better,
+        @Nullable Double sem, @Nullable String about) {}

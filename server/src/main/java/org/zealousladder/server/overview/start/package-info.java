@@ -1,0 +1,2 @@
+/** Start: what a school needs before its first Ladder, and what is missing of it. */
+package org.zealousladder.server.overview.start;
