@@ -685,7 +685,7 @@ export interface paths {
         };
         get: operations["plans"];
         put?: never;
-        post: operations["make"];
+        post: operations["make_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -942,6 +942,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["withdraw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["done"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/done/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1310,6 +1342,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["setUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/next-year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proposal"];
+        put?: never;
+        post: operations["make"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1802,6 +1850,26 @@ export interface components {
             /** Format: double */
             median?: number;
         };
+        ClassNext: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            grade: number;
+            name: string;
+            teachers: boolean;
+        };
+        ClassNow: {
+            goesOn: boolean;
+            /** Format: int32 */
+            grade: number;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            nextGrade: number;
+            nextName: string;
+            teachers: string[];
+        };
         ClassRef: {
             code: string;
             /** Format: int32 */
@@ -2068,6 +2136,22 @@ export interface components {
             after: string;
             before: string;
             student: components["schemas"]["StudentRef"];
+        };
+        Done: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "import" | "next-year";
+            mayUndo: boolean;
+            /** Format: date-time */
+            undoneAt?: string;
+            undoneBecause?: string;
+            undoneBy?: string;
+            what: string;
+            words: string;
         };
         Doubt: {
             choices: components["schemas"]["Meant"][];
@@ -2839,6 +2923,43 @@ export interface components {
             name?: string;
             /** Format: date */
             starts: string;
+        };
+        NextYear: {
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            /** Format: date */
+            starts: string;
+        };
+        NextYearForm: {
+            classes: components["schemas"]["ClassNext"][];
+            cuts: boolean;
+            /** Format: date */
+            ends: string;
+            name: string;
+            others: components["schemas"]["StudentNext"][];
+            /** Format: int32 */
+            school: number;
+            /** Format: date */
+            starts: string;
+            windows: boolean;
+            /** Format: int32 */
+            year: number;
+        };
+        NextYearView: {
+            classes: components["schemas"]["ClassNow"][];
+            /** Format: int32 */
+            cuts: number;
+            made: boolean;
+            next: components["schemas"]["NextYear"];
+            /** Format: int32 */
+            school: number;
+            schools: components["schemas"]["SchoolRef"][];
+            students: components["schemas"]["StudentNow"][];
+            windows: components["schemas"]["WindowNext"][];
+            year: components["schemas"]["SchoolYear"];
         };
         NormPoint: {
             /** Format: int32 */
@@ -3747,6 +3868,21 @@ export interface components {
             /** @enum {string} */
             support: "more" | "less" | "other";
         };
+        StudentNext: {
+            /** Format: int32 */
+            student: number;
+            /** Format: int32 */
+            to?: number;
+        };
+        StudentNow: {
+            /** Format: int32 */
+            classId: number;
+            code: string;
+            familyName: string;
+            givenName: string;
+            /** Format: int32 */
+            id: number;
+        };
         StudentPage: {
             areas: string[];
             /** Format: int32 */
@@ -4014,6 +4150,9 @@ export interface components {
             summary: string;
             withoutGoal: components["schemas"]["StudentRef"][];
         };
+        UndoForm: {
+            reason: string;
+        };
         Untested: {
             /** Format: date */
             date?: string;
@@ -4087,6 +4226,13 @@ export interface components {
             /** Format: int32 */
             yearId: number;
         };
+        WindowNext: {
+            /** Format: date */
+            ends: string;
+            name: string;
+            /** Format: date */
+            starts: string;
+        };
         WindowState: {
             closed: boolean;
             events: components["schemas"]["Event"][];
@@ -4095,6 +4241,18 @@ export interface components {
         Written: {
             /** Format: int32 */
             count: number;
+        };
+        YearMade: {
+            /** Format: int32 */
+            classes: number;
+            /** Format: int32 */
+            cuts: number;
+            /** Format: int32 */
+            left: number;
+            /** Format: int32 */
+            moved: number;
+            /** Format: int32 */
+            windows: number;
         };
     };
     responses: never;
@@ -5215,7 +5373,7 @@ export interface operations {
             };
         };
     };
-    make: {
+    make_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5617,6 +5775,50 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    done: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Done"][];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoForm"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {
@@ -6185,6 +6387,52 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    proposal: {
+        parameters: {
+            query?: {
+                school?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NextYearView"];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextYearForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["YearMade"];
+                };
             };
         };
     };

@@ -107,3 +107,6 @@ export type RefusalCause = Schemas['RefusalCause'];
 export type KeptMatching = Schemas['KeptMatching'];
 export type StartView = Schemas['StartView'];
 export type NewMeasure = Schemas['NewMeasure'];
+export type DoneThing = Schemas['Done'];
+export type NextYearView = Schemas['NextYearView'];
+export type NextYearForm = Schemas['NextYearForm'];

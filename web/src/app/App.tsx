@@ -37,6 +37,7 @@ const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
 const History = lazy(() => import('../features/exchange/history/HistoryPage'));
 const People = lazy(() => import('../features/school/people/PeoplePage'));
+const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
@@ -130,6 +131,7 @@ function SignedIn({ role }: { role: string }) {
               {role === 'administrator' && <Route path="/records/history" element={<History />} />}
               {role === 'administrator' && <Route path="/records/people" element={<People />} />}
               {role === 'administrator' && <Route path="/setup/start" element={<Start />} />}
+              {role === 'administrator' && <Route path="/setup/next-year" element={<NextYear />} />}
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>

@@ -39,7 +39,9 @@ const WHO = /^(class-\d+|school-\d+|grade-\d+-\d+)$/;
 /** The scope that an address asks for, with sensible parts where it has none and sentences about what it asks for in vain. Null: nothing to choose from. */
 export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope: Scope; wrong: string[] } | null {
   const years = choices.years.filter((y) => choices.classes.some((c) => c.yearId === y.id));
-  const year = years.find((y) => y.id === Number(params.get('year'))) ?? years[0];
+  // Next year may be set up already; nobody begins there before it has begun.
+  const year =
+    years.find((y) => y.id === Number(params.get('year'))) ?? years.find((y) => y.starts <= choices.today) ?? years[0];
   const measure = choices.measures.find((m) => m.id === Number(params.get('measure'))) ?? choices.measures[0];
   if (!year || !measure) return null;
   const first = choices.classes.find((c) => c.yearId === year.id);

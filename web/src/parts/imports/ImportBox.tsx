@@ -83,6 +83,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
       await Promise.all([
         queries.invalidateQueries({ queryKey: ['records'] }),
         queries.invalidateQueries({ queryKey: ['matchings'] }),
+        queries.invalidateQueries({ queryKey: ['done'] }),
         queries.invalidateQueries({ queryKey: ['scope'] }),
       ]);
       onDone?.(result);

@@ -3,6 +3,7 @@ import { useContext } from 'react';
 import { api, data } from '../../../api/client';
 import { longDay } from '../../../lib/format';
 import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
+import { BroughtIn } from '../../../parts/imports/BroughtIn';
 import { ImportBox } from '../../../parts/imports/ImportBox';
 import { RecordsNav } from '../../../ui/RecordsNav';
 import { Matchings } from './Matchings';
@@ -22,6 +23,7 @@ export default function RecordsPage() {
             columns. You see what they would do before anything is saved.
           </p>
           <ImportBox />
+          <BroughtIn />
         </section>
         <div className="flex flex-col gap-8">
           {state && <Export state={state} />}

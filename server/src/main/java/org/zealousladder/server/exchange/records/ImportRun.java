@@ -32,6 +32,7 @@ import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.files.Reference;
 import org.zealousladder.server.platform.files.Subject;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.undoing.Undoing;
 import org.zealousladder.server.platform.who.Viewer;
 
 /**
@@ -39,15 +40,21 @@ import org.zealousladder.server.platform.who.Viewer;
  * taken even for a look, and given back. All temporary tables go with the transaction.
  */
 final class ImportRun {
+    /** Kinds whose rows can be taken back as a whole; of the others each is taken back where it stands. */
+    private static final Set<String> UNDOABLE = Set.of("schools", "years", "classes", "students", "enrolments", "people", "teaches", "measures", "windows", "strategies",
+            "scores");
+
     private final Sql sql;
     private final Connection connection;
     private final ImportKinds kinds;
     private final ImportProgress progress;
     private final TableReader reader;
+    private final Undoing undoing;
     private final List<Names.Doubt> doubts = new ArrayList<>();
     private final List<String> notices = new ArrayList<>();
 
-    ImportRun(Connection connection, ImportKinds kinds, Remembered remembered, ImportProgress progress) {
+    ImportRun(Connection connection, ImportKinds kinds, Remembered remembered, ImportProgress progress, Undoing undoing) {
+        this.undoing = undoing;
         this.progress = progress;
         this.connection = connection;
         this.kinds = kinds;
@@ -175,6 +182,10 @@ final class ImportRun {
         Savepoint before = giveBack ? connection.setSavepoint() : null;
         List<Part> parts = new ArrayList<>();
         List<String> digests = new ArrayList<>();
+        if (take) {
+            String words = tables.size() == 1 ? tables.get(0).name() : tables.get(0).name() + " and " + (tables.size() - 1) + " more";
+            undoing.begin(Undoing.Kind.IMPORT, words, jobs.stream().allMatch(j -> UNDOABLE.contains(j.kind().code())));
+        }
         for (Job job : jobs) {
             Set<String> known = temporaries();
             KindRun run = begin(job);
@@ -200,6 +211,9 @@ final class ImportRun {
                 staged.stream().mapToInt(Staged::rows).sum(), parts.stream().mapToInt(Part::added).sum(), parts.stream().mapToInt(Part::changed).sum(),
                 parts.stream().mapToInt(Part::unchanged).sum(), refused, String.join("-", digests), notices, List.of(), doubts, refusals.causes(),
                 refusals.first());
+        if (take) {
+            undoing.came(result.label() + ": " + result.added() + " new, " + result.changed() + " changed, " + result.refused() + " refused");
+        }
         if (before != null) {
             refusals.keepOver(() -> connection.rollback(before));
         }

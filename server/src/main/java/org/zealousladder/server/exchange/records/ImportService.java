@@ -34,6 +34,7 @@ import org.zealousladder.server.platform.audit.Audit.Note;
 import org.zealousladder.server.platform.downloads.CsvRows;
 import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.undoing.Undoing;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -56,9 +57,11 @@ public class ImportService {
     private final JsonMapper json;
     private final ImportKinds kinds;
     private final Matchings matchings;
+    private final Undoing undoing;
     private final SQLExceptionTranslator translator = new SQLStateSQLExceptionTranslator();
 
-    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds, Matchings matchings, Audit audit) {
+    ImportService(RecordsStore store, DataSource dataSource, JsonMapper json, ImportKinds kinds, Matchings matchings, Undoing undoing, Audit audit) {
+        this.undoing = undoing;
         this.matchings = matchings;
         this.audit = audit;
         this.store = store;
@@ -252,7 +255,7 @@ public class ImportService {
     private ImportResult run(List<Given> files, boolean take, ImportProgress progress) {
         Connection connection = DataSourceUtils.getConnection(dataSource);
         try {
-            return new ImportRun(connection, kinds, matchings, progress).run(files, take);
+            return new ImportRun(connection, kinds, matchings, progress, undoing).run(files, take);
         } catch (SQLException e) {
             RuntimeException translated = translator.translate("import", null, e);
             throw translated == null ? new IllegalStateException(e) : translated;

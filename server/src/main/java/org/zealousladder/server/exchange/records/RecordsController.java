@@ -26,6 +26,7 @@ import org.zealousladder.server.exchange.records.matching.Matchings;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.Forms;
+import org.zealousladder.server.platform.undoing.Undoing;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Who;
 
@@ -38,8 +39,10 @@ class RecordsController {
     private final ImportKinds kinds;
     private final Matchings matchings;
     private final SubjectsService subjects;
+    private final Undoing undoing;
 
-    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects) {
+    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects, Undoing undoing) {
+        this.undoing = undoing;
         this.subjects = subjects;
         this.matchings = matchings;
         this.imports = imports;
@@ -117,6 +120,21 @@ class RecordsController {
 
     record UseForm(@NotNull @Size(max = 500) String heading, @Nullable @Size(max = 40) String field,
             @NotNull @Size(max = 10) Map<@Size(max = 40) String, @Size(max = 200) String> with) {}
+
+    /** @param reason why it is undone */
+    record UndoForm(@NotNull @Size(max = 500) String reason) {}
+
+    /** What was brought in or done to many at once, the newest first. */
+    @GetMapping("/api/records/done")
+    List<Undoing.Done> done() {
+        return undoing.list();
+    }
+
+    @PostMapping("/api/records/done/{id}/undo")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void undo(@PathVariable long id, @Valid @RequestBody UndoForm form) {
+        undoing.undo(id, form.reason());
+    }
 
     @GetMapping("/api/records/matchings")
     List<Matchings.KeptMatching> matchings() {
