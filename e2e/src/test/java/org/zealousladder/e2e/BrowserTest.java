@@ -134,12 +134,18 @@ abstract class BrowserTest {
         page.waitForURL(Pattern.compile(".*/desk.*"));
     }
 
-    /** Somebody else at another machine, signed in; closed with this test's own page. */
-    protected Page another(String name) {
+    /** Another machine, at which nobody is signed in. */
+    protected Page elsewhere() {
         BrowserContext theirs = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setLocale("en-GB"));
         others.add(theirs);
         Page other = theirs.newPage();
         other.setDefaultTimeout(10_000);
+        return other;
+    }
+
+    /** Somebody else at another machine, signed in; closed with this test's own page. */
+    protected Page another(String name) {
+        Page other = elsewhere();
         other.navigate(address + "/");
         other.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name.replace(".", "\\.")))).click();
         other.waitForURL(Pattern.compile(".*/desk.*"));

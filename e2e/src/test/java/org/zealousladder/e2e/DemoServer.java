@@ -68,6 +68,22 @@ final class DemoServer {
         }
     }
 
+    /** Nothing at all, but a link with {@code token} for the first administrator. */
+    void emptySchool(String token) {
+        try {
+            TestDatabase.once(TestDatabase.EMPTY, () -> {
+                Map<String, String> asOwner = new HashMap<>(settings(TestDatabase.EMPTY, 1));
+                asOwner.put("LADDER_DB_OWNER_PASSWORD", TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"));
+                run("migrate", asOwner);
+            });
+            TestDatabase.copy(TestDatabase.EMPTY, DATABASE);
+            TestDatabase.setupLink(DATABASE, token);
+            awaitAnswer(null);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Brings files in as the command line does, beside the running server. */
     void bringIn(Path... files) {
         try {

@@ -41,7 +41,8 @@ class RecordsController {
     private final SubjectsService subjects;
     private final Undoing undoing;
 
-    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects, Undoing undoing) {
+    RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects,
+            Undoing undoing) {
         this.undoing = undoing;
         this.subjects = subjects;
         this.matchings = matchings;

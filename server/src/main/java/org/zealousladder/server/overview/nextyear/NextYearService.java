@@ -95,7 +95,8 @@ class NextYearService {
     }
 
     private NextYear next(SchoolYear year) {
-        return roster.years().stream().filter(y -> y.starts().isAfter(year.ends())).reduce((a, b) -> b).map(y -> new NextYear(y.id(), y.name(), y.starts(), y.ends()))
+        return roster.years().stream().filter(y -> y.starts().isAfter(year.ends())).reduce((a, b) -> b)
+                .map(y -> new NextYear(y.id(), y.name(), y.starts(), y.ends()))
                 .orElseGet(() -> {
                     LocalDate starts = year.starts().plusWeeks(WEEKS);
                     LocalDate from = starts.isAfter(year.ends()) ? starts : year.ends().plusDays(1);

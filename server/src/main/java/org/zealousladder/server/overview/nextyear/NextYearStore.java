@@ -21,8 +21,10 @@ class NextYearStore {
                 select c.id, c.name, c.grade,
                        coalesce((select array_agg(p.name order by p.name) from people_teaches t join people_person p on p.id = t.person_id
                                   where t.class_id = c.id and (t.ends is null or t.ends >= scope_today())), '{}') as teachers
-                  from roster_class c where c.school_id = :school and c.year_id = :year order by c.grade, c.name collate "und-x-icu\"""").param("school", school)
-                .param("year", year).query((r, n) -> new ClassRow(r.getInt(1), r.getString(2), r.getInt(3), List.of((String[]) r.getArray(4).getArray()))).list();
+                  from roster_class c where c.school_id = :school and c.year_id = :year order by c.grade, c.name collate "und-x-icu\"""")
+                .param("school", school)
+                .param("year", year).query((r, n) -> new ClassRow(r.getInt(1), r.getString(2), r.getInt(3), List.of((String[]) r.getArray(4).getArray())))
+                .list();
     }
 
     /** Those who are in a class of the year on a day. */
@@ -31,12 +33,14 @@ class NextYearStore {
                 select s.id, c.id as class_id, s.given_name, s.family_name, s.code
                   from roster_enrolment e join roster_class c on c.id = e.class_id join roster_student s on s.id = e.student_id
                  where c.school_id = :school and c.year_id = :year and e.starts <= :on and (e.ends is null or e.ends >= :on)
-                 order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school).param("year", year).param("on", on)
+                 order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school).param("year", year)
+                .param("on", on)
                 .query(StudentNow.class).list();
     }
 
     int addClass(int from, int year, String code, String name, int grade) {
-        return db.sql("insert into roster_class (code, school_id, year_id, name, grade) select :code, school_id, :year, :name, :grade from roster_class where id = :from returning id")
+        return db.sql(
+                "insert into roster_class (code, school_id, year_id, name, grade) select :code, school_id, :year, :name, :grade from roster_class where id = :from returning id")
                 .param("from", from).param("year", year).param("code", code).param("name", name).param("grade", grade).query(Integer.class).single();
     }
 
@@ -59,7 +63,8 @@ class NextYearStore {
 
     /** @param students and {@code classes}: of each place, who goes where */
     int enrol(Integer[] students, Integer[] classes, LocalDate from) {
-        return db.sql("insert into roster_enrolment (student_id, class_id, starts) select * from unnest(:students::integer[], :classes::integer[]), (values (:from::date)) d (starts)")
+        return db.sql(
+                "insert into roster_enrolment (student_id, class_id, starts) select * from unnest(:students::integer[], :classes::integer[]), (values (:from::date)) d (starts)")
                 .param("students", students).param("classes", classes).param("from", from).update();
     }
 
@@ -68,7 +73,8 @@ class NextYearStore {
     }
 
     int cuts(int year) {
-        return db.sql("select count(*)::integer from measures_ladder l join measures_window w on w.id = l.window_id where w.year_id = :year and l.superseded_on is null")
+        return db.sql(
+                "select count(*)::integer from measures_ladder l join measures_window w on w.id = l.window_id where w.year_id = :year and l.superseded_on is null")
                 .param("year", year).query(Integer.class).single();
     }
 

@@ -43,7 +43,8 @@ public class Undoing {
      * @param by the name of whoever did it
      * @param mayUndo whether it can be undone at all, as far as can be told without trying
      */
-    public record Done(long id, Kind kind, String words, String what, Instant at, String by, boolean mayUndo, @Nullable Instant undoneAt, @Nullable String undoneBy,
+    public record Done(long id, Kind kind, String words, String what, Instant at, String by, boolean mayUndo, @Nullable Instant undoneAt,
+            @Nullable String undoneBy,
             @Nullable String undoneBecause) {}
 
     /** From here to the end of the transaction everything that is done belongs to it. */

@@ -87,7 +87,8 @@ class UndoingTest extends ServerTest {
     }
 
     private String code(String given) {
-        return asking(Viewer.SYSTEM, () -> db.sql("select code from roster_student where family_name = 'Skua' and given_name = :g").param("g", given).query(String.class).single());
+        return asking(Viewer.SYSTEM,
+                () -> db.sql("select code from roster_student where family_name = 'Skua' and given_name = :g").param("g", given).query(String.class).single());
     }
 
     @Test

@@ -28,7 +28,8 @@ class NextYearTest extends ServerTest {
         imports.take(TestServer.csv("school,name", "turn,Turn School"));
         imports.take(TestServer.csv("class,school,year,name,grade", "turn-2a,turn,2025-26,2A,2", "turn-3a,turn,2025-26,3A,3", "turn-owl,turn,2025-26,Owl,4"));
         imports.take(TestServer.csv("student,given_name,family_name", "T1,Ann,Turn", "T2,Bea,Turn", "T3,Cal,Turn", "T4,Dan,Turn", "T5,Eve,Turn"));
-        imports.take(TestServer.csv("student,class,from,to", "T1,turn-2a,2025-08-25,", "T2,turn-2a,2025-08-25,2026-01-10", "T3,turn-3a,2025-08-25,", "T4,turn-3a,2025-08-25,2026-06-26",
+        imports.take(TestServer.csv("student,class,from,to", "T1,turn-2a,2025-08-25,", "T2,turn-2a,2025-08-25,2026-01-10", "T3,turn-3a,2025-08-25,",
+                "T4,turn-3a,2025-08-25,2026-06-26",
                 "T5,turn-owl,2025-08-25,"));
         imports.take(TestServer.csv("login,person,role,school", "turn.teacher,Turn Teacher,teacher,turn"));
         imports.take(TestServer.csv("login,class", "turn.teacher,turn-2a"));
@@ -43,7 +44,8 @@ class NextYearTest extends ServerTest {
         Map<String, Object> form = new HashMap<>(Map.of("school", school, "year", p.at("/year/id").asInt(), "name", p.at("/next/name").asString(), "starts",
                 p.at("/next/starts").asString(), "ends", p.at("/next/ends").asString(), "windows", true, "cuts", true, "others", List.of()));
         form.put("classes", new ArrayList<>(StreamSupport.stream(p.get("classes").spliterator(), false).filter(c -> c.get("goesOn").asBoolean())
-                .map(c -> Map.of("from", c.get("id").asInt(), "name", c.get("nextName").asString(), "grade", c.get("nextGrade").asInt(), "teachers", true)).toList()));
+                .map(c -> Map.of("from", c.get("id").asInt(), "name", c.get("nextName").asString(), "grade", c.get("nextGrade").asInt(), "teachers", true))
+                .toList()));
         return form;
     }
 
@@ -62,9 +64,11 @@ class NextYearTest extends ServerTest {
     void nextYearIsProposedMadeAndUndone() throws Exception {
         List<String> before = enrolments();
         JsonNode p = proposal();
-        assertEquals("2026-27 2026-08-24 2027-06-25", p.at("/next/name").asString() + " " + p.at("/next/starts").asString() + " " + p.at("/next/ends").asString());
-        assertEquals(List.of("2A to 3A 3 true", "3A to 4A 4 true", "Owl to Owl 5 false"), StreamSupport.stream(p.get("classes").spliterator(), false).map(c -> c.get("name").asString()
-                + " to " + c.get("nextName").asString() + " " + c.get("nextGrade").asInt() + " " + c.get("goesOn").asBoolean()).toList());
+        assertEquals("2026-27 2026-08-24 2027-06-25",
+                p.at("/next/name").asString() + " " + p.at("/next/starts").asString() + " " + p.at("/next/ends").asString());
+        assertEquals(List.of("2A to 3A 3 true", "3A to 4A 4 true", "Owl to Owl 5 false"),
+                StreamSupport.stream(p.get("classes").spliterator(), false).map(c -> c.get("name").asString()
+                        + " to " + c.get("nextName").asString() + " " + c.get("nextGrade").asInt() + " " + c.get("goesOn").asBoolean()).toList());
         assertEquals(4, p.get("students").size(), "who has left is not asked about");
         assertEquals(3, p.get("windows").size());
         Map<String, Object> form = form(p);
@@ -76,12 +80,15 @@ class NextYearTest extends ServerTest {
         assertTrue(cuts > 100);
 
         JsonNode made = body(send(admin, "/api/setup/next-year", form).andExpect(status().isOk()));
-        assertEquals("2 3 1 3", made.get("classes").asInt() + " " + made.get("moved").asInt() + " " + made.get("left").asInt() + " " + made.get("windows").asInt());
+        assertEquals("2 3 1 3",
+                made.get("classes").asInt() + " " + made.get("moved").asInt() + " " + made.get("left").asInt() + " " + made.get("windows").asInt());
         assertEquals(cuts, made.get("cuts").asInt());
         assertEquals(List.of("Ann 2025-26 2A 2 2025-08-25 2026-06-26", "Ann 2026-27 3A 3 2026-08-24 -", "Bea 2025-26 2A 2 2025-08-25 2026-01-10",
-                "Cal 2025-26 3A 3 2025-08-25 2026-06-26", "Cal 2026-27 3A 3 2026-08-24 -", "Dan 2025-26 3A 3 2025-08-25 2026-06-26", "Dan 2026-27 4A 4 2026-08-24 -",
+                "Cal 2025-26 3A 3 2025-08-25 2026-06-26", "Cal 2026-27 3A 3 2026-08-24 -", "Dan 2025-26 3A 3 2025-08-25 2026-06-26",
+                "Dan 2026-27 4A 4 2026-08-24 -",
                 "Eve 2025-26 Owl 4 2025-08-25 2026-06-26"), enrolments());
-        assertEquals(2, people.sql("select count(*) from people_teaches t join people_person p on p.id = t.person_id where p.login = 'turn.teacher'").query(Integer.class).single());
+        assertEquals(2, people.sql("select count(*) from people_teaches t join people_person p on p.id = t.person_id where p.login = 'turn.teacher'")
+                .query(Integer.class).single());
         assertTrue(proposal().get("made").asBoolean());
         send(admin, "/api/setup/next-year", form).andExpect(refused("409 conflict"));
 
