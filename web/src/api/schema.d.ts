@@ -126,7 +126,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end"];
+        delete: operations["end_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -174,6 +174,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["classes"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -462,6 +478,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["withdraw_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{id}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{id}/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addMembers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{id}/members/{student}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["endMember"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1476,6 +1556,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{student}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/table": {
         parameters: {
             query?: never;
@@ -1850,6 +1946,12 @@ export interface components {
             /** Format: double */
             median?: number;
         };
+        ClassMove: {
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            into: number;
+        };
         ClassNext: {
             /** Format: int32 */
             from: number;
@@ -1892,6 +1994,18 @@ export interface components {
             grade: number;
             /** Format: int32 */
             students: number;
+        };
+        ClassesView: {
+            classes: components["schemas"]["ClassRef"][];
+            groups: components["schemas"]["GroupRow"][];
+            mayGroup: boolean;
+            mayMove: boolean;
+            members: components["schemas"]["Member"][];
+            students: components["schemas"]["InClass"][];
+            teachers: components["schemas"]["TeacherRef"][];
+            /** Format: date */
+            today: string;
+            year: components["schemas"]["SchoolYear"];
         };
         ClosingForm: {
             close: boolean;
@@ -2485,6 +2599,31 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        GroupMade: {
+            /** Format: int32 */
+            id: number;
+        };
+        GroupRef: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
+            subject?: string;
+            /** Format: int32 */
+            yearId: number;
+        };
+        GroupRow: {
+            /** Format: date */
+            ends?: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
+            subject?: string;
+            teachers: string[];
+        };
         HistoryEntry: {
             about?: string;
             address?: string;
@@ -2541,6 +2680,17 @@ export interface components {
             rows: number;
             /** Format: int32 */
             unchanged: number;
+        };
+        InClass: {
+            /** Format: int32 */
+            classId: number;
+            code: string;
+            familyName: string;
+            givenName: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            starts: string;
         };
         JoinForm: {
             password: string;
@@ -2643,6 +2793,10 @@ export interface components {
             earlier: components["schemas"]["TrendPoint"][];
             measure: components["schemas"]["MeasureRef"];
             seasons: components["schemas"]["SeasonStanding"][];
+        };
+        LastDay: {
+            /** Format: date */
+            ends: string;
         };
         LastSeason: {
             confirmed: boolean;
@@ -2824,6 +2978,20 @@ export interface components {
             peers: components["schemas"]["PeerMedian"][];
             strategies: components["schemas"]["Strategy"][];
         };
+        Member: {
+            code: string;
+            familyName: string;
+            givenName: string;
+            /** Format: int32 */
+            groupId: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            starts: string;
+        };
+        Members: {
+            students: number[];
+        };
         Move: {
             about: string;
             from: string;
@@ -2848,6 +3016,16 @@ export interface components {
             startDate: string;
             /** Format: double */
             startScore: number;
+        };
+        NewGroup: {
+            name: string;
+            /** Format: int32 */
+            school: number;
+            students: number[];
+            subject?: string;
+            teachers: number[];
+            /** Format: int32 */
+            year: number;
         };
         NewMeasure: {
             about?: string;
@@ -3630,6 +3808,7 @@ export interface components {
         };
         ScopeChoices: {
             classes: components["schemas"]["ClassRef"][];
+            groups: components["schemas"]["GroupRef"][];
             measures: components["schemas"]["MeasureRef"][];
             opensWithSchool: boolean;
             /** Format: date */
@@ -3990,6 +4169,13 @@ export interface components {
         TeachNext: {
             behaviour: string;
             teach: string;
+        };
+        TeacherRef: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
         };
         Teaching: {
             /** Format: int32 */
@@ -4415,7 +4601,7 @@ export interface operations {
             };
         };
     };
-    end: {
+    end_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4526,6 +4712,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    classes: {
+        parameters: {
+            query: {
+                year: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClassesView"];
+                };
             };
         };
     };
@@ -4982,6 +5190,103 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GoalTakenBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGroup"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GroupMade"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LastDay"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addMembers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Members"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endMember: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                student: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LastDay"];
             };
         };
         responses: {
@@ -6610,6 +6915,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ErasureForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                student: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassMove"];
             };
         };
         responses: {

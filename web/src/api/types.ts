@@ -110,3 +110,5 @@ export type NewMeasure = Schemas['NewMeasure'];
 export type DoneThing = Schemas['Done'];
 export type NextYearView = Schemas['NextYearView'];
 export type NextYearForm = Schemas['NextYearForm'];
+export type GroupRef = Schemas['GroupRef'];
+export type ClassesView = Schemas['ClassesView'];

@@ -48,7 +48,7 @@ export function ScopeLine({ state }: { state: ScopeState }) {
                 change({
                   year: y.id,
                   asOf,
-                  ...(scope.who.startsWith('class') && same ? { who: `class-${same.id}` } : {}),
+                  ...(/^(class|group)/.test(scope.who) && same ? { who: `class-${same.id}` } : {}),
                 });
                 close();
               }}
@@ -169,6 +169,14 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
             </div>
           );
         })}
+      {choices.groups
+        .filter((g) => g.yearId === scope.year && (!many || matches(g.name, filter)))
+        .slice(0, 40)
+        .map((g) => (
+          <Choice key={g.id} chosen={scope.who === `group-${g.id}`} onChoose={choose(`group-${g.id}`)}>
+            {g.name} <span className="text-soft text-[13px]">{g.subject ?? 'group'}</span>
+          </Choice>
+        ))}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { ScopeChoices } from '../api/types';
-import { scopeOf } from './scope';
+import { scopeOf, whoWords } from './scope';
 
 const choices = {
   today: '2026-03-13',
@@ -9,6 +9,7 @@ const choices = {
     { id: 2, name: '2025-26', starts: '2025-08-18', ends: '2026-06-26' },
     { id: 1, name: '2024-25', starts: '2024-08-19', ends: '2025-06-27' },
   ],
+  groups: [],
   classes: [
     { id: 7, name: 'Tern', grade: 3, schoolId: 1, schoolName: 'Skerrow', yearId: 2 },
     { id: 3, name: 'Gull', grade: 2, schoolId: 1, schoolName: 'Skerrow', yearId: 1 },
@@ -46,8 +47,8 @@ test('what is asked for and is there is shown without a word', () => {
 
 test.each([
   ['asOf=2026-02-31', 'The address asks for 2026-02-31, which is no day. Today is shown.'],
-  ['who=school:1', 'The address names no class, grade or school (school:1). Here is Tern class.'],
-  ['who=', 'The address names no class, grade or school (). Here is Tern class.'],
+  ['who=school:1', 'The address names no class, group, grade or school (school:1). Here is Tern class.'],
+  ['who=', 'The address names no class, group, grade or school (). Here is Tern class.'],
   ['measure=9', 'The address asks for a measure that is not there. Here is Maze.'],
   ['measure=4.0', 'The address asks for a measure that is not there. Here is Maze.'],
   ['year=9', 'The address asks for a school year that is not there. Here is 2025–26.'],
@@ -58,4 +59,15 @@ test.each([
 
 test('with nothing to choose from there is no scope', () => {
   expect(scopeOf(new URLSearchParams(), { ...choices, classes: [] })).toBeNull();
+});
+
+test('who has a group and no class opens with the group', () => {
+  const only = {
+    ...choices,
+    classes: [],
+    groups: [{ id: 7, name: 'Early readers', schoolId: 1, yearId: choices.years[0]?.id ?? 0 }],
+  };
+  expect(scopeOf(new URLSearchParams(), only)?.scope.who).toBe('group-7');
+  expect(whoWords('group-7', only)).toBe('Early readers');
+  expect(whoWords('group-8', only)).toBe('Another group');
 });

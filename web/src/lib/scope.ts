@@ -33,28 +33,30 @@ export function useScope(): ScopeState {
   return state;
 }
 
-/** A class, a school, or a grade of a school. */
-const WHO = /^(class-\d+|school-\d+|grade-\d+-\d+)$/;
+/** A class, a teaching group, a school, or a grade of a school. */
+const WHO = /^(class-\d+|group-\d+|school-\d+|grade-\d+-\d+)$/;
 
 /** The scope that an address asks for, with sensible parts where it has none and sentences about what it asks for in vain. Null: nothing to choose from. */
 export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope: Scope; wrong: string[] } | null {
-  const years = choices.years.filter((y) => choices.classes.some((c) => c.yearId === y.id));
+  const years = choices.years.filter((y) => [...choices.classes, ...choices.groups].some((c) => c.yearId === y.id));
   // Next year may be set up already; nobody begins there before it has begun.
   const year =
     years.find((y) => y.id === Number(params.get('year'))) ?? years.find((y) => y.starts <= choices.today) ?? years[0];
   const measure = choices.measures.find((m) => m.id === Number(params.get('measure'))) ?? choices.measures[0];
   if (!year || !measure) return null;
   const first = choices.classes.find((c) => c.yearId === year.id);
+  const group = choices.groups.find((g) => g.yearId === year.id);
   const school = choices.opensWithSchool && first ? `school-${first.schoolId}` : undefined;
   const asked = Object.fromEntries(params);
-  const who = asked.who && WHO.test(asked.who) ? asked.who : (school ?? `class-${first?.id}`);
+  const who =
+    asked.who && WHO.test(asked.who) ? asked.who : (school ?? (first ? `class-${first.id}` : `group-${group?.id}`));
   const day = asked.asOf === undefined ? choices.today : realDay(asked.asOf);
   const window = choices.windows.find((w) => w.id === Number(asked.window) && w.yearId === year.id)?.id;
   const isNot = (name: string, found: unknown) => asked[name] !== undefined && asked[name] !== String(found);
   const wrong = [
     day === undefined && `The address asks for ${asked.asOf}, which is no day. Today is shown.`,
     isNot('who', who) &&
-      `The address names no class, grade or school (${asked.who}). Here is ${whoWords(who, choices)}.`,
+      `The address names no class, group, grade or school (${asked.who}). Here is ${whoWords(who, choices)}.`,
     isNot('measure', measure.id) && `The address asks for a measure that is not there. Here is ${measure.name}.`,
     isNot('year', year.id) &&
       `The address asks for a school year that is not there. Here is ${year.name.replace('-', '–')}.`,
@@ -106,6 +108,7 @@ export function whoWords(who: string, choices: ScopeChoices): string {
     const found = choices.classes.find((c) => c.id === Number(a));
     return found ? className(found.name) : 'Another class';
   }
+  if (kind === 'group') return choices.groups.find((g) => g.id === Number(a))?.name ?? 'Another group';
   const school =
     choices.classes.find((c) => c.schoolId === Number(kind === 'school' ? a : b))?.schoolName ?? 'Another school';
   return kind === 'school' ? school : `Grade ${a}`;

@@ -12,7 +12,15 @@ export const VIEWS = [
     path: '/setup/cuts',
     name: 'Setup',
     key: 'u',
-    pages: ['/setup/cuts', '/setup/windows', '/setup/measures', '/setup/norms', '/setup/start', '/setup/next-year'],
+    pages: [
+      '/setup/cuts',
+      '/setup/windows',
+      '/setup/measures',
+      '/setup/norms',
+      '/setup/classes',
+      '/setup/start',
+      '/setup/next-year',
+    ],
   },
 ] as const;
 
@@ -57,4 +65,5 @@ export const SETUP = [
   { path: '/setup/windows', name: 'Windows' },
   { path: '/setup/measures', name: 'Measures' },
   { path: '/setup/norms', name: 'Norms' },
+  { path: '/setup/classes', name: 'Classes' },
 ] as const;

@@ -33,6 +33,7 @@ import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.GroupRef;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.coverage.CoverageService;
@@ -166,6 +167,7 @@ public class ReportService {
             case CLASS -> classes.stream().filter(c -> c.id() == who.id()).findFirst()
                     .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", grade " + c.grade())
                     .orElse("A class");
+            case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
             case GRADE -> "Grade " + who.grade() + ", " + school(classes, screening);
             case SCHOOL -> school(classes, screening);
         };

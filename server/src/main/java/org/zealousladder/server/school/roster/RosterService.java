@@ -33,6 +33,11 @@ public class RosterService {
         return store.classes();
     }
 
+    /** The teaching groups the viewer may see, of all years, but for those that have ended. */
+    public List<GroupRef> groups() {
+        return store.groups();
+    }
+
     public SchoolYear year(int yearId) {
         return store.years().stream().filter(y -> y.id() == yearId).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no such school year."));
@@ -86,6 +91,11 @@ public class RosterService {
             case CLASS -> {
                 if (!store.classVisible(who.id())) {
                     throw Refusal.forbidden("That class is not one of yours. Choose another in the line at the top.");
+                }
+            }
+            case GROUP -> {
+                if (!store.groupVisible(who.id())) {
+                    throw Refusal.forbidden("That group is not one of yours. Choose another in the line at the top.");
                 }
             }
             case GRADE, SCHOOL -> {

@@ -59,6 +59,17 @@ class RosterStore {
                  order by s.name collate "und-x-icu", c.grade, c.name collate "und-x-icu\"""").query(ClassRef.class).list();
     }
 
+    List<GroupRef> groups() {
+        return db.sql("""
+                select g.id, g.name, g.subject, g.school_id, g.year_id from roster_group g
+                 where g.id in (select scope_groups()) and (g.ends is null or g.ends >= scope_today())
+                 order by g.name collate "und-x-icu\"""").query(GroupRef.class).list();
+    }
+
+    boolean groupVisible(int groupId) {
+        return db.sql("select :id in (select scope_groups())").param("id", groupId).query(Boolean.class).single();
+    }
+
     boolean classVisible(int classId) {
         return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
     }
@@ -66,6 +77,8 @@ class RosterStore {
     private static String in(Who who) {
         return switch (who.kind()) {
             case CLASS -> "c.id = :id";
+            // A member stands in the home class of the day, and within the time of being one.
+            case GROUP -> "exists (select from roster_member m where m.group_id = :id and m.student_id = e.student_id and m.starts <= :to and (m.ends is null or m.ends >= :from))";
             case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
@@ -82,17 +95,20 @@ class RosterStore {
                 .query(PLACE).list();
     }
 
-    /** A class's school and year; of a grade or school, itself. */
+    /** A class's or a group's school; of a grade or school, itself. */
     int school(Who who) {
-        return who.kind() != Who.Kind.CLASS ? who.id()
-                : db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
+        return switch (who.kind()) {
+            case CLASS -> db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
+            case GROUP -> db.sql("select school_id from roster_group where id = :id").param("id", who.id()).query(Integer.class).single();
+            case GRADE, SCHOOL -> who.id();
+        };
     }
 
     List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
         return db.sql(ENROLLED + " where " + in(who) + "\n" + """
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by""" + BY_NAME)
-                .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
+                .param("from", asOf).param("to", asOf).param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
                 .query(PLACE).list();
     }
 

@@ -1,20 +1,22 @@
 package org.zealousladder.server.school.roster;
 
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /**
- * Whose students: one class, one grade of a school, or a whole school. In addresses: {@code class-12},
+ * Whose students: one class, one teaching group, one grade of a school, or a whole school. In addresses: {@code class-12}, {@code group-7},
  * {@code grade-3-1} (grade 3 of school 1), {@code school-1}.
  */
 public record Who(Kind kind, int id, @Nullable Integer grade) {
-    private static final Pattern FORM = Pattern.compile("(class|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");
+    private static final Pattern FORM = Pattern.compile("(class|group|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");
 
     /** How wide the scope is. */
     public enum Kind {
         CLASS,
+        GROUP,
         GRADE,
         SCHOOL
     }
@@ -22,16 +24,16 @@ public record Who(Kind kind, int id, @Nullable Integer grade) {
     public static Who parse(String text) {
         Matcher m = FORM.matcher(text);
         if (!m.matches()) {
-            throw Refusal.invalid("who", "'" + text + "' is not a class, grade or school.");
+            throw Refusal.invalid("who", "'" + text + "' is not a class, group, grade or school.");
         }
         if (m.group(1) == null) {
             return new Who(Kind.GRADE, Integer.parseInt(m.group(4)), Integer.valueOf(m.group(3)));
         }
-        return new Who(m.group(1).equals("class") ? Kind.CLASS : Kind.SCHOOL, Integer.parseInt(m.group(2)), null);
+        return new Who(Kind.valueOf(m.group(1).toUpperCase(Locale.ROOT)), Integer.parseInt(m.group(2)), null);
     }
 
     @Override
     public String toString() {
-        return kind == Kind.GRADE ? "grade-" + grade + "-" + id : kind.name().toLowerCase(java.util.Locale.ROOT) + "-" + id;
+        return kind == Kind.GRADE ? "grade-" + grade + "-" + id : kind.name().toLowerCase(Locale.ROOT) + "-" + id;
     }
 }
