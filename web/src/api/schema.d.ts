@@ -2599,6 +2599,10 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        GroupEnds: {
+            /** Format: date */
+            ends?: string;
+        };
         GroupMade: {
             /** Format: int32 */
             id: number;
@@ -5237,7 +5241,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LastDay"];
+                "application/json": components["schemas"]["GroupEnds"];
             };
         };
         responses: {

@@ -97,7 +97,7 @@ function Whole({ view }: { view: ClassesView }) {
             const members = view.members.filter((m) => m.groupId === g.id);
             const in_ = new Set(members.map((m) => m.id));
             const fresh = picked.filter((id) => !in_.has(id));
-            const over = g.ends !== undefined && g.ends < view.today;
+            const over = g.ends !== undefined && g.ends <= view.today;
             return (
               <Fold
                 key={g.id}
@@ -112,7 +112,15 @@ function Whole({ view }: { view: ClassesView }) {
                   .join(', ')}
                 more={
                   view.mayGroup &&
-                  !over && (
+                  (over ? (
+                    <Button
+                      aria-label={`Open ${g.name} again`}
+                      disabled={endGroup.isPending}
+                      onClick={() => endGroup.mutate({ id: g.id })}
+                    >
+                      Open again
+                    </Button>
+                  ) : (
                     <>
                       {fresh.length > 0 && (
                         <Button disabled={add.isPending} onClick={() => add.mutate({ id: g.id, students: fresh })}>
@@ -128,7 +136,7 @@ function Whole({ view }: { view: ClassesView }) {
                         End it today
                       </Button>
                     </>
-                  )
+                  ))
                 }
               >
                 {members.map((s) => (

@@ -37,6 +37,6 @@ export const useEndMember = () =>
   );
 
 export const useEndGroup = () =>
-  useChange(({ id, ends }: { id: number; ends: string }) =>
+  useChange(({ id, ends }: { id: number; ends?: string }) =>
     data(api.PUT('/api/groups/{id}/ends', { params: { path: { id } }, body: { ends } })),
   );

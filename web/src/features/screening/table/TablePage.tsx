@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { TableView } from '../../../api/types';
+import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -75,7 +76,7 @@ function Whole({ view }: { view: TableView }) {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mb-1.5 text-[14px]">
         <h1 className="text-[15px] font-semibold m-0" aria-live="polite">
           {rows.length === view.rows.length
-            ? `All ${view.rows.length} students`
+            ? `All ${plural(view.rows.length, 'student')}`
             : `${rows.length} of ${view.rows.length} students`}
           {words && <span className="font-normal text-soft"> {words}</span>}
         </h1>

@@ -118,8 +118,28 @@ class FirstHourTest extends BrowserTest {
         choose("Heron class");
         assertThat(mark("Ifeoma Nkemelu, IN, Autumn: 62, Secure")).hasCount(1);
 
+        aSecondClass();
         theTeacherComesIn();
         theYearTurns();
+    }
+
+    /** A reading group across the classes, with the other class's teacher. */
+    private void aSecondClass() {
+        subView("Setup", "Classes");
+        button("Make a group").click();
+        dialog().getByLabel("Name").fill("Early readers");
+        dialog().getByLabel("Teacher").selectOption("Ann Lee");
+        button("Make the group").click();
+        assertThat(page.getByText("0 students, Ann Lee")).isVisible();
+        subView("Screening", "Table");
+        choose("Egret class");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Ida Weiß.*pick|[Pp]ick.*Ida Weiß"))).click();
+        subView("Setup", "Classes");
+        button("Add the 1 pick to Early readers").click();
+        assertThat(page.getByText("1 student, Ann Lee")).isVisible();
+        choose("Early readers");
+        subView("Screening", "Table");
+        assertThat(heading("All 1 student")).isVisible();
     }
 
     private void bringResultsIn() throws IOException {
@@ -147,6 +167,8 @@ class FirstHourTest extends BrowserTest {
         theirs.getByText("Sign in", new Page.GetByTextOptions().setExact(true)).click();
         signInWith(theirs, "ann.lee", "otter lamp sixteen rafts");
         assertThat(theirs.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Scope"))).containsText("Heron class");
+        theirs.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Whose students"))).click();
+        assertThat(theirs.getByLabel("Whose students").getByRole(AriaRole.BUTTON)).hasText(new String[] {"Heron class grade 2", "Early readers group"});
         assertThat(theirs.getByText("João")).hasCount(0);
     }
 

@@ -37,6 +37,9 @@ class GroupsController {
 
     record LastDay(@NotNull(message = "give the last day") LocalDate ends) {}
 
+    /** @param ends absent: the group goes on */
+    record GroupEnds(@Nullable LocalDate ends) {}
+
     /** @param from the first day in the other class */
     record ClassMove(int into, @NotNull(message = "give the first day") LocalDate from) {}
 
@@ -64,7 +67,7 @@ class GroupsController {
 
     @PutMapping("/api/groups/{id}/ends")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void end(@PathVariable int id, @Valid @RequestBody LastDay form) {
+    void end(@PathVariable int id, @Valid @RequestBody GroupEnds form) {
         groups.end(id, form.ends());
     }
 

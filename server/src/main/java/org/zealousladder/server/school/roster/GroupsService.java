@@ -91,9 +91,9 @@ public class GroupsService {
         }
     }
 
-    /** @param last the last day of the group */
-    public void end(int group, LocalDate last) {
-        require(group);
+    /** @param last the last day of the group; null: it goes on */
+    public void end(int group, @Nullable LocalDate last) {
+        requireSchool(store.schoolOf(group).orElseThrow(() -> Refusal.notFound("There is no such group.")));
         store.end(group, last);
     }
 

@@ -3,6 +3,7 @@ package org.zealousladder.server.school.roster;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -34,7 +35,7 @@ class GroupsStore {
         return db.sql("""
                 select m.group_id, s.id, s.given_name, s.family_name, s.code, m.starts
                   from roster_member m join roster_group g on g.id = m.group_id and g.year_id = :year join roster_student s on s.id = m.student_id
-                 where m.ends is null or m.ends >= scope_today()
+                 where m.ends is null or m.ends > scope_today()
                  order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(Member.class).list();
     }
 
@@ -63,9 +64,11 @@ class GroupsStore {
                 .single();
     }
 
-    /** Those who are in it already stay as they are. */
-    int addMembers(int group, Collection<Integer> students, LocalDate from) {
-        return db.sql("""
+    /** Those who are in it already stay as they are; who was to leave goes on. */
+    void addMembers(int group, Collection<Integer> students, LocalDate from) {
+        db.sql("update roster_member set ends = null where group_id = :group and student_id = any (:students) and ends >= :from").param("group", group)
+                .param("students", students.toArray(Integer[]::new)).param("from", from).update();
+        db.sql("""
                 insert into roster_member (group_id, student_id, starts)
                 select :group, s, :from from unnest(:students::integer[]) s
                  where not exists (select from roster_member m where m.group_id = :group and m.student_id = s and (m.ends is null or m.ends >= :from))""")
@@ -81,6 +84,10 @@ class GroupsStore {
         return db.sql(
                 "update roster_member set ends = greatest(starts, :last) where group_id = :group and student_id = :student and (ends is null or ends > :last)")
                 .param("group", group).param("student", student).param("last", last).update();
+    }
+
+    Optional<Integer> schoolOf(int group) {
+        return db.sql("select school_id from roster_group where id = :group and id in (select scope_groups())").param("group", group).query(Integer.class).optional();
     }
 
     int end(int group, @Nullable LocalDate last) {

@@ -76,6 +76,8 @@ class GroupsTest extends ServerTest {
         ends(coordinator, "/api/groups/" + group + "/ends", "2026-03-12").andExpect(status().isNoContent());
         assertEquals(List.of(), inScope(teacher));
         send(coordinator, "/api/groups/" + group + "/members", Map.of("students", List.of(student))).andExpect(refused("404 not-found"));
+        call(coordinator, put("/api/groups/" + group + "/ends").contentType("application/json").content("{}")).andExpect(status().isNoContent());
+        assertEquals(List.of("Early readers"), inScope(teacher));
     }
 
     @Test
