@@ -170,6 +170,7 @@ function Step({
 }) {
   const [said, setSaid] = useState<boolean | null>(null);
   const open = said ?? (next || stays);
+  const verb = open ? 'Close' : done ? 'Add more' : 'Open';
   return (
     <li className="pl-4 py-2.5 relative border-b border-hair">
       <span
@@ -185,9 +186,14 @@ function Step({
         </span>
         <span className="ml-auto flex gap-4 text-[13.5px] font-semibold text-act [&_a]:text-act">
           {done && more}
-          <button type="button" aria-expanded={open} onClick={() => setSaid(!open)} className="text-act font-semibold">
-            {open ? 'Close' : done ? 'Add more' : 'Open'}
-            <span className="sr-only">: {title}</span>
+          <button
+            type="button"
+            aria-expanded={open}
+            aria-label={`${verb}: ${title}`}
+            onClick={() => setSaid(!open)}
+            className="text-act font-semibold"
+          >
+            {verb}
           </button>
         </span>
       </div>

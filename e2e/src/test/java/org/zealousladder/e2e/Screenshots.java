@@ -81,15 +81,10 @@ class Screenshots extends BrowserTest {
         subView("Screening", "Report");
         assertThat(heading("For the meeting")).isVisible();
         shot("report");
-        view("Ladder");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show 4 seasons")).click();
-        button("In numbers").click();
-        assertThat(heading("Quartiles")).isVisible();
-        shot("ladder-seasons");
         view("Records");
         page.getByLabel("File", new Page.GetByLabelOptions().setExact(true))
-                .setInputFiles(new FilePayload("weekly.csv", "text/csv", ("student,measure,date,score,room\nS1055,maze,2026-03-13,14,4\n"
-                        + "S1056,maze,13.3.2026,11,4\nS1057,maze,2026-03-13,111,4\nS1058,maze,2026-03-13,12,4\nS9999,maze,2026-03-13,9,4\n")
+                .setInputFiles(new FilePayload("week 11.csv", "text/csv", ("Reading, week 11\nPupil no;Name;Oral reading 10/03/2026;Maze 12/03/2026;Room\n"
+                        + "S1055;Zuri;62;14;4\nS1056;Ada;71;abs;4\nS1057;Ole;58;111;4\nS1058;Ida;64;M;4\nS1059;Bo;77;12;4\nS1060;Kim;49;9;4\n")
                         .getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("Download the refused rows")).isVisible();
         shot("records");
@@ -107,17 +102,20 @@ class Screenshots extends BrowserTest {
         }
         assertThat(page.getByText("would stand in another band")).isVisible();
         shot("cuts");
-        newPage(1280, 800, ColorScheme.DARK);
-        signIn("R. Oduya");
-        view("Ladder");
-        assertThat(page.getByRole(AriaRole.SLIDER)).isVisible();
-        shot("ladder-dark");
         newPage(1280, 800, ColorScheme.LIGHT);
         signIn("A. Sandvik");
         view("Records");
         subView("Records", "People");
         assertThat(heading("People")).isVisible();
         shot("people");
+        subView("Setup", "Start");
+        button("Add more: Measures").click();
+        assertThat(page.getByText("Kinds that many schools use.")).isVisible();
+        shot("start");
+        subView("Setup", "Next year");
+        button("Students of Kittiwake").click();
+        page.getByLabel("Where Zuri Halloran goes").selectOption("leaves");
+        shot("next-year");
     }
 
     private void shot(String name) {
