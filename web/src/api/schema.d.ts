@@ -1092,6 +1092,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/imports/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["waiting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/imports/{id}": {
         parameters: {
             query?: never;
@@ -2437,6 +2453,9 @@ export interface components {
             share?: number;
             /** @enum {string} */
             step?: "reading" | "checking" | "saving";
+        };
+        FileWaiting: {
+            preview?: components["schemas"]["Preview"];
         };
         FirstAdministrator: {
             login: string;
@@ -4101,7 +4120,7 @@ export interface components {
             label: string;
             name: string;
             /** @enum {string} */
-            type: "text" | "date" | "number" | "whole" | "choice";
+            type: "text" | "date" | "number" | "whole" | "grade" | "choice";
             words: string[];
         };
         Suggestion: {
@@ -6181,6 +6200,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["FileTurn"];
+                };
+            };
+        };
+    };
+    waiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FileWaiting"];
                 };
             };
         };

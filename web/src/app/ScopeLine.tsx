@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
-import { longDay } from '../lib/format';
+import { gradeTitle, gradeWords, longDay } from '../lib/format';
 import { className, type ScopeState, whoWords } from '../lib/scope';
 import { Button } from '../ui/Button';
 import { DayField } from '../ui/DayField';
@@ -152,7 +152,7 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
                   </Choice>
                   {grades.map((g) => (
                     <Choice key={g} chosen={scope.who === `grade-${g}-${id}`} onChoose={choose(`grade-${g}-${id}`)}>
-                      <span className="pl-3">Grade {g}</span>
+                      <span className="pl-3">{gradeTitle(g)}</span>
                     </Choice>
                   ))}
                 </>
@@ -162,7 +162,7 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
                 .map((c) => (
                   <Choice key={c.id} chosen={scope.who === `class-${c.id}`} onChoose={choose(`class-${c.id}`)}>
                     <span className={choices.wholeSchool ? 'pl-3' : ''}>
-                      {className(c.name)} <span className="text-soft text-[13px]">grade {c.grade}</span>
+                      {className(c.name)} <span className="text-soft text-[13px]">{gradeWords(c.grade)}</span>
                     </span>
                   </Choice>
                 ))}

@@ -1,5 +1,16 @@
 import { expect, test } from 'vitest';
-import { lines, monthStarts, percent, plural, score, shortDay, signed, unbroken } from './format';
+import {
+  gradeTitle,
+  gradeWords,
+  lines,
+  monthStarts,
+  percent,
+  plural,
+  score,
+  shortDay,
+  signed,
+  unbroken,
+} from './format';
 
 test('a score has as many decimals as its measure, and none is rounded away', () => {
   expect(score(12, { decimals: 1 })).toBe('12.0');
@@ -44,4 +55,8 @@ test('words are broken into lines where they would be too long', () => {
   expect(lines('Northern Isles 2025', 14)).toEqual(['Northern Isles', '2025']);
   expect(lines('Northern Isles 2025', 4)).toEqual(['Northern', 'Isles', '2025']);
   expect(lines('', 4)).toEqual(['']);
+});
+
+test('grades are words: the year before the first has one of its own', () => {
+  expect([gradeWords(0), gradeWords(3), gradeTitle(0), gradeTitle(12)]).toEqual(['KG', 'grade 3', 'KG', 'Grade 12']);
 });

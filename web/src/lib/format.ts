@@ -62,6 +62,16 @@ export function unbroken(sentence: string): string {
   return sentence.replace(/(under|over) (?=\d)/g, '$1\u00a0').replace(/(\d) %/g, '$1\u00a0%');
 }
 
+/** A grade as it stands in a sentence: KG is the year before grade 1. */
+export function gradeWords(grade: number): string {
+  return grade === 0 ? 'KG' : `grade ${grade}`;
+}
+
+/** A grade as it begins one. */
+export function gradeTitle(grade: number): string {
+  return grade === 0 ? 'KG' : `Grade ${grade}`;
+}
+
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }

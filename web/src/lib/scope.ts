@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import { useSearchParams } from 'react-router';
 import type { ScopeChoices } from '../api/types';
+import { gradeTitle } from './format';
 import { realDay } from './typedDay';
 
 /** What every view is about: whose students, which measure, which year, as known on which day. */
@@ -111,7 +112,7 @@ export function whoWords(who: string, choices: ScopeChoices): string {
   if (kind === 'group') return choices.groups.find((g) => g.id === Number(a))?.name ?? 'Another group';
   const school =
     choices.classes.find((c) => c.schoolId === Number(kind === 'school' ? a : b))?.schoolName ?? 'Another school';
-  return kind === 'school' ? school : `Grade ${a}`;
+  return kind === 'school' ? school : gradeTitle(Number(a));
 }
 
 export function className(name: string): string {

@@ -36,6 +36,14 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
     gcTime: 0,
   });
 
+  // Who has left the page comes back to what was looked at.
+  const left = useQuery({
+    queryKey: ['file waiting'],
+    queryFn: () => data(api.GET('/api/records/imports/waiting')),
+    staleTime: 0,
+    gcTime: 0,
+  });
+  const waits = stage.at === 'empty' ? left.data?.preview : undefined;
   const subjects = useQuery({
     queryKey: ['subjects'],
     queryFn: () => data(api.GET('/api/records/subjects')),
@@ -79,6 +87,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
         api.POST('/api/records/imports/{id}/acceptance', { params: { path: { id: preview.id } } }),
       );
       button.current?.focus();
+      queries.setQueryData(['file waiting'], {});
       setStage({ at: 'done', name: names(preview), id: preview.id, result });
       await Promise.all([
         queries.invalidateQueries({ queryKey: ['records'] }),
@@ -111,6 +120,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
   const leave = async (preview: ImportPreview) => {
     setStage({ at: 'empty' });
     button.current?.focus();
+    queries.setQueryData(['file waiting'], {});
     await api.DELETE('/api/records/imports/{id}', { params: { path: { id: preview.id } } }).catch(() => undefined);
   };
 
@@ -166,6 +176,17 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
         onFile={(file) => void read([file], stage.at === 'shown' ? stage.preview : undefined)}
       />
       <Complaint error={error} />
+      {waits && (
+        <p className="m-0 flex flex-wrap gap-x-5 items-baseline">
+          <span>
+            <b className="font-semibold break-words">{waits.fileName}</b> was looked at and is not saved.
+          </span>
+          <Button look="line" onClick={() => setStage({ at: 'shown', preview: waits })}>
+            Look at it again
+          </Button>
+          <Button onClick={() => leave(waits)}>Leave it</Button>
+        </p>
+      )}
       {(stage.at === 'shown' || stage.at === 'again' || stage.at === 'saving') && (
         <Preview
           preview={stage.preview}

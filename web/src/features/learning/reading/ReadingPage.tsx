@@ -2,7 +2,7 @@ import { type FormEvent, useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSession } from '../../../api/session';
 import type { ReadingHome } from '../../../api/types';
-import { longDay, percent, score } from '../../../lib/format';
+import { gradeWords, longDay, percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
@@ -158,7 +158,7 @@ function Home({
               </option>
               {offered.map((p) => (
                 <option key={p.id} value={p.id}>
-                  {p.title} ({p.words} words{p.grade !== undefined && `, grade ${p.grade}`})
+                  {p.title} ({p.words} words{p.grade !== undefined && `, ${gradeWords(p.grade)}`})
                 </option>
               ))}
             </select>

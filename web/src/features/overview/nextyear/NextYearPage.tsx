@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, data, type Problem } from '../../../api/client';
 import type { NextYearForm, NextYearView } from '../../../api/types';
-import { longDay, plural } from '../../../lib/format';
+import { gradeWords, longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { BroughtIn } from '../../../parts/imports/BroughtIn';
 import { Button } from '../../../ui/Button';
@@ -206,7 +206,7 @@ function ClassLine({
   const going = plans.filter((p) => p.goesOn && p.from !== klass.id);
   const options: Record<string, string> = {
     with: plan.goesOn ? `with the class, ${plan.name}` : 'leaves with the class',
-    ...Object.fromEntries(going.map((p) => [String(p.from), `into ${p.name}, grade ${p.grade}`])),
+    ...Object.fromEntries(going.map((p) => [String(p.from), `into ${p.name}, ${gradeWords(p.grade)}`])),
     leaves: 'leaves the school',
   };
   if (!plan.goesOn) delete options.leaves;
@@ -216,7 +216,7 @@ function ClassLine({
         <span className="w-[190px]">
           <b className="font-semibold">{klass.name}</b>{' '}
           <span className="text-soft text-[13px]">
-            grade {klass.grade}, {plural(students.length, 'student')}
+            {gradeWords(klass.grade)}, {plural(students.length, 'student')}
           </span>
         </span>
         <select

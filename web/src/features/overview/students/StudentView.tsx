@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { MeasureRef, StudentPage, TrendCard } from '../../../api/types';
 import { TrendTable } from '../../../charts/TrendTable';
-import { longDay, score, unbroken } from '../../../lib/format';
+import { gradeWords, longDay, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
@@ -50,7 +50,7 @@ function Page({ page }: { page: StudentPage }) {
       <aside>
         <h1 className="text-[22px] font-semibold tracking-tight leading-tight m-0">{nameOf(page.student)}</h1>
         <p className="text-soft m-0 mb-3">
-          {className(page.student.className)}, grade {page.grade}
+          {className(page.student.className)}, {gradeWords(page.grade)}
         </p>
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
@@ -72,7 +72,7 @@ function Page({ page }: { page: StudentPage }) {
           <Fact term="Classes">
             {page.enrolments.map((e) => (
               <span key={e.from} className="block">
-                {className(e.className)}, grade {e.grade}
+                {className(e.className)}, {gradeWords(e.grade)}
                 <span className="block text-soft text-[13px]">
                   {longDay(e.from)} to {e.to ? longDay(e.to) : 'now'}
                 </span>

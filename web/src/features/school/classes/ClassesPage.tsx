@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ClassesView } from '../../../api/types';
-import { plural } from '../../../lib/format';
+import { gradeWords, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
@@ -54,7 +54,7 @@ function Whole({ view }: { view: ClassesView }) {
               <Fold
                 key={c.id}
                 title={className(c.name)}
-                about={`grade ${c.grade}, ${plural(students.length, 'student')}`}
+                about={`${gradeWords(c.grade)}, ${plural(students.length, 'student')}`}
               >
                 {students.map((s) => (
                   <li key={s.id} className="flex items-center gap-3 py-0.5 text-[14px]">

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CutsView, SetKind } from '../../../api/types';
+import { gradeTitle } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { SaveChange } from '../../../parts/changes/SaveChange';
@@ -112,7 +113,7 @@ function Whole({
       <div className="flex flex-wrap gap-x-6 gap-y-1 mb-2 text-[14px]">
         <Choices
           label="Grade"
-          all={view.grades.map((g) => ({ id: g, name: `Grade ${g}` }))}
+          all={view.grades.map((g) => ({ id: g, name: gradeTitle(g) }))}
           chosen={grade}
           onChoose={(g) => put('grade', g)}
         />

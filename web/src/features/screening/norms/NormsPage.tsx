@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { NormsView, NormTable } from '../../../api/types';
-import { longDay, plural } from '../../../lib/format';
+import { gradeTitle, longDay, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { SetupNav } from '../../../ui/SetupNav';
@@ -84,9 +84,9 @@ function GradeNorms({ grade, tables }: { grade: number; tables: NormTable[] }) {
   const value = (t: NormTable, p: number) => t.points.find((x) => x.percentile === p)?.value;
   const known = tables[0]?.knownFrom;
   return (
-    <section aria-label={`Grade ${grade}`} className="keep">
+    <section aria-label={gradeTitle(grade)} className="keep">
       <table className="border-collapse text-[14px]">
-        <caption className="text-left font-semibold pb-1">Grade {grade}</caption>
+        <caption className="text-left font-semibold pb-1">{gradeTitle(grade)}</caption>
         <thead>
           <tr className="text-soft text-[12.5px]">
             <th scope="col" className="text-left font-medium border-b border-line pr-3">

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
@@ -167,6 +168,12 @@ public class ImportService {
         }
         hows.set(file, how);
         return kept(id, upload.fileName(), again(id, hows, false, progress));
+    }
+
+    /** What the viewer looked at last and has neither taken nor left: who leaves the page comes back to it. */
+    @Transactional(readOnly = true)
+    public Optional<Preview> waiting() {
+        return store.waiting().map(u -> new Preview(u.id(), u.fileName(), shown(u)));
     }
 
     /** Takes what was previewed. */

@@ -85,6 +85,15 @@ class RecordsController {
         }
     }
 
+    /** @param preview absent when nothing waits */
+    record FileWaiting(ImportService.@Nullable Preview preview) {}
+
+    /** What the viewer looked at last and has neither taken nor left. */
+    @GetMapping("/api/records/imports/waiting")
+    FileWaiting waiting() {
+        return new FileWaiting(imports.waiting().orElse(null));
+    }
+
     /** What a previewed file would do, read in another way. */
     @PostMapping("/api/records/imports/{id}/forms")
     ImportService.Preview readAs(@PathVariable long id, @Valid @RequestBody ReadAs form) {

@@ -49,6 +49,13 @@ class RecordsStore {
                 .param("id", id).query(Upload.class).optional();
     }
 
+    /** The newest of the viewer's own that was looked at and neither taken nor left. */
+    Optional<Upload> waiting() {
+        return db.sql("""
+                select id, file_name, preview::text as preview, false as applied from records_upload where applied_at is null and preview is not null
+                 order by id desc limit 1""").query(Upload.class).optional();
+    }
+
     /** Names of an upload's files, by their numbers. */
     List<String> files(long upload) {
         return db.sql("select name from records_upload_file where upload_id = :id order by file_no").param("id", upload).query(String.class).list();

@@ -18,7 +18,7 @@ import org.zealousladder.server.platform.who.Viewer;
 class ReadingFiles implements DeclaresFiles {
     /** A passage that has been read cannot be changed: its words are numbered in the readings. */
     static final FileKind PASSAGES = FileKind.named("passages", "passages")
-            .columns(Column.of("passage", TEXT), Column.of("title", TEXT), Column.of("text", TEXT), Column.optional("grade", WHOLE),
+            .columns(Column.of("passage", TEXT), Column.of("title", TEXT), Column.of("text", TEXT), Column.optional("grade", Column.Type.GRADE),
                     Column.optional("school", TEXT))
             .joined("""
                     select st.*, s.id as school_id, p.id as old_id, p.body as before,

@@ -50,7 +50,7 @@ class LadderFiles implements DeclaresFiles {
 
     /** One row a band. A ladder of which any row differs is replaced whole; its version before stays for as-of views. */
     static final FileKind CUTS = FileKind.named("cuts", "cut scores")
-            .columns(Column.of("measure", TEXT), Column.of("grade", WHOLE), Column.of("year", TEXT), Column.of("window", TEXT),
+            .columns(Column.of("measure", TEXT), Column.of("grade", Column.Type.GRADE), Column.of("year", TEXT), Column.of("window", TEXT),
                     Column.of("band", TEXT), Column.of("tier", WHOLE), Column.of("from_score", NUMBER).emptyAllowed(), Column.optional("set", TEXT))
             .joined("""
                     with placed as (

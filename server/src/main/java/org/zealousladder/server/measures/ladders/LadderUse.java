@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.server.measures.measures.RangeUse;
 import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowUse;
+import org.zealousladder.server.platform.words.Grades;
 
 /** Cut scores keep their window, and the range of their measure. */
 @Component
@@ -25,6 +26,6 @@ class LadderUse implements WindowUse, RangeUse {
     @Override
     public Optional<Outside> outside(int measure, double lowest, double highest) {
         return store.cutOutside(measure, lowest, highest)
-                .map(cut -> new Outside(cut.fromScore(), cut.name() + ", grade " + cut.grade() + ", " + cut.window()));
+                .map(cut -> new Outside(cut.fromScore(), cut.name() + ", " + Grades.words(cut.grade()) + ", " + cut.window()));
     }
 }

@@ -31,6 +31,7 @@ import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
+import org.zealousladder.server.platform.words.Grades;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.GroupRef;
@@ -165,10 +166,10 @@ public class ReportService {
         List<ClassRef> classes = roster.classes();
         return switch (who.kind()) {
             case CLASS -> classes.stream().filter(c -> c.id() == who.id()).findFirst()
-                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", grade " + c.grade())
+                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", " + Grades.words(c.grade()))
                     .orElse("A class");
             case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
-            case GRADE -> "Grade " + who.grade() + ", " + school(classes, screening);
+            case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + school(classes, screening);
             case SCHOOL -> school(classes, screening);
         };
     }

@@ -3,6 +3,7 @@ package org.zealousladder.server.platform.files;
 import java.util.List;
 import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.texts.Texts;
+import org.zealousladder.server.platform.words.Grades;
 import org.zealousladder.server.platform.words.Spreadsheet;
 
 /**
@@ -18,6 +19,8 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
         DATE("date"),
         NUMBER("double precision"),
         WHOLE("integer"),
+        /** {@code KG}, or a number from 1 to 13, as schools write it. */
+        GRADE("integer"),
         CHOICE("text");
 
         private final String sql;
@@ -66,6 +69,9 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
                 return point;
             }
             case WHOLE -> Cells.whole(text);
+            case GRADE -> {
+                return String.valueOf(Grades.parse(text));
+            }
             case CHOICE -> {
                 if (!choices.contains(text)) {
                     throw new IllegalArgumentException("'" + text + "' is not known here; use " + String.join(", ", choices) + ".");

@@ -94,7 +94,7 @@ class ClassLists implements DeclaresFiles {
             .field(Column.optional("student", TEXT), "Student's code").field(Column.optional("full_name", TEXT), "Student's whole name")
             .field(Column.optional("given_name", TEXT), "Given name").field(Column.optional("family_name", TEXT), "Family name")
             .field(Column.optional("support", TEXT), "Support").field(Column.optional("class", TEXT), "Class")
-            .field(Column.optional("grade", Column.Type.WHOLE), "Grade")
+            .field(Column.optional("grade", Column.Type.GRADE), "Grade")
             .field(Column.optional("teacher", TEXT), "Teacher's name").field(Column.optional("login", TEXT), "Teacher's sign-in name")
             .field(Column.optional("school", TEXT), "School").field(Column.optional("year", TEXT), "School year")
             .field(Column.optional("from", DATE), "In the class from")

@@ -87,7 +87,8 @@ class GroupsStore {
     }
 
     Optional<Integer> schoolOf(int group) {
-        return db.sql("select school_id from roster_group where id = :group and id in (select scope_groups())").param("group", group).query(Integer.class).optional();
+        return db.sql("select school_id from roster_group where id = :group and id in (select scope_groups())").param("group", group).query(Integer.class)
+                .optional();
     }
 
     int end(int group, @Nullable LocalDate last) {

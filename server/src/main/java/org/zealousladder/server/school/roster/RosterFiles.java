@@ -2,7 +2,6 @@ package org.zealousladder.server.school.roster;
 
 import static org.zealousladder.server.platform.files.Column.Type.DATE;
 import static org.zealousladder.server.platform.files.Column.Type.TEXT;
-import static org.zealousladder.server.platform.files.Column.Type.WHOLE;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
@@ -44,7 +43,8 @@ class RosterFiles implements DeclaresFiles {
             .build();
 
     static final FileKind CLASSES = FileKind.named("classes", "classes")
-            .columns(Column.of("class", TEXT), Column.of("school", TEXT), Column.of("year", TEXT), Column.of("name", TEXT), Column.of("grade", WHOLE))
+            .columns(Column.of("class", TEXT), Column.of("school", TEXT), Column.of("year", TEXT), Column.of("name", TEXT),
+                    Column.of("grade", Column.Type.GRADE))
             .joined("""
                     select st.*, c.id, s.id as school_id, y.id as year_id,
                            case when c.id is null then 'new'

@@ -13,6 +13,7 @@ import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.words.Grades;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.cuts.CutsService;
 import org.zealousladder.server.screening.cuts.LadderForm;
@@ -57,7 +58,8 @@ class LadderChanging implements Changing {
         SetupChange before = old.bands().isEmpty() ? null
                 : SetupChange.of(new LadderForm(old.set(), old.measure(), old.grade(), old.window(), now.seen(), old.bands()));
         return new Made("ladder " + set.id() + " " + form.measure() + " " + form.grade() + " " + form.window(), set.schoolId(), before, SetupChange.of(now),
-                measures.measure(form.measure()).name() + ", grade " + form.grade() + ", " + allWindows.window(form.window()).name() + ", " + set.name() + ": "
+                measures.measure(form.measure()).name() + ", " + Grades.words(form.grade()) + ", " + allWindows.window(form.window()).name() + ", " + set.name()
+                        + ": "
                         + (old.bands().isEmpty() ? "cut scores were set, " + words(now) : words(old) + " becomes " + words(now)) + ".");
     }
 

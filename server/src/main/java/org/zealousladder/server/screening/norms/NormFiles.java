@@ -23,7 +23,8 @@ class NormFiles implements DeclaresFiles {
     /** A table of which a row differs is replaced whole, and a table with holes is refused whole. */
     private static FileKind norms(String code, String label, String about, String value) {
         boolean scores = about.equals("score");
-        FileKind.Builder kind = FileKind.named(code, label).columns(Column.of("norm_set", TEXT), Column.of("measure", TEXT), Column.of("grade", WHOLE));
+        FileKind.Builder kind = FileKind.named(code, label).columns(Column.of("norm_set", TEXT), Column.of("measure", TEXT),
+                Column.of("grade", Column.Type.GRADE));
         if (scores) {
             kind.columns(Column.of("window", TEXT));
         }

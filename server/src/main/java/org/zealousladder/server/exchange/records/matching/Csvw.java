@@ -84,7 +84,7 @@ public final class Csvw {
             });
             case NUMBER -> datatype.put("base", "number").putObject("format").put("decimalChar", forms.decimals() == Forms.Decimals.COMMA ? "," : ".");
             case WHOLE -> datatype.put("base", "integer");
-            case TEXT, CHOICE -> datatype.put("base", "string");
+            case TEXT, CHOICE, GRADE -> datatype.put("base", "string");
         }
         return datatype;
     }

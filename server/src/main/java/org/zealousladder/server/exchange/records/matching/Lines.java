@@ -213,7 +213,7 @@ public final class Lines {
     private Cause cause(Column column, String text) {
         return switch (column.type()) {
             case NUMBER -> Cells.hasComma(text) ? Cause.COMMA : Cause.WORD;
-            case CHOICE, WHOLE -> Cause.WORD;
+            case CHOICE, WHOLE, GRADE -> Cause.WORD;
             case DATE -> Cause.DAY;
             case TEXT -> Cause.OTHER;
         };

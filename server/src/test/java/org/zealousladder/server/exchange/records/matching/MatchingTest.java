@@ -189,6 +189,16 @@ class MatchingTest extends ServerTest {
         assertEquals(2, doubtful.at("/result/doubts/0/choices").size(), doubtful.toPrettyString());
     }
 
+    @Test
+    void whoLeavesThePageComesBackToWhatWasLookedAt() throws Exception {
+        Viewer teacher = person("b.calder");
+        JsonNode preview = look(teacher, "student,measure,date,score", "S9,maze,2025-11-07,12");
+        assertEquals(preview.get("id"), body(read(teacher, "/api/records/imports/waiting").andExpect(status().isOk())).at("/preview/id"));
+        call(teacher, org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete("/api/records/imports/" + preview.get("id").asString()))
+                .andExpect(status().isNoContent());
+        assertTrue(body(read(teacher, "/api/records/imports/waiting").andExpect(status().isOk())).at("/preview/id").isMissingNode());
+    }
+
     /** Headings alone would do for a file of classes, too. */
     @Test
     void aListOfStudentsIsNotTakenForOneOfClasses() throws Exception {
