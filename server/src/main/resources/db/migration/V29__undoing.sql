@@ -150,8 +150,9 @@ begin
   end if;
   perform set_config('ladder.doing', '', true);
   perform records_undo_scores(d.at, d.person_id);
-  -- Those that refer come before those that are referred to.
-  perform records_undo_table(done, 'people_teaches', array['person_id', 'class_id']), records_undo_table(done, 'roster_enrolment', array['id']),
+  -- Those that refer come before those that are referred to; teaching groups are of the next migration.
+  perform records_undo_table(done, 'roster_leads', array['id']), records_undo_table(done, 'roster_member', array['id']), records_undo_table(done, 'roster_group', array['id']),
+          records_undo_table(done, 'people_teaches', array['person_id', 'class_id']), records_undo_table(done, 'roster_enrolment', array['id']),
           records_undo_table(done, 'measures_ladder', array['id']), records_undo_table(done, 'measures_window', array['id']),
           records_undo_table(done, 'roster_class', array['id']), records_undo_table(done, 'roster_student', array['id']),
           records_undo_table(done, 'people_person', array['id']), records_undo_table(done, 'plans_strategy', array['id']),

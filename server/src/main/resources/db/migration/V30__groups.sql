@@ -74,37 +74,6 @@ grant update (name, subject, ends) on roster_group to ladder_app;
 grant update (ends) on roster_member, roster_leads to ladder_app;
 
 select records_can_undo('roster_group', 'id'), records_can_undo('roster_member', 'id'), records_can_undo('roster_leads', 'id');
-create or replace function records_undo_tables(done bigint) returns void language sql security definer set search_path = public, pg_temp as $$
-  select records_undo_table(done, 'roster_leads', array['id']), records_undo_table(done, 'roster_member', array['id']), records_undo_table(done, 'roster_group', array['id']),
-         records_undo_table(done, 'people_teaches', array['person_id', 'class_id']), records_undo_table(done, 'roster_enrolment', array['id']),
-         records_undo_table(done, 'measures_ladder', array['id']), records_undo_table(done, 'measures_window', array['id']),
-         records_undo_table(done, 'roster_class', array['id']), records_undo_table(done, 'roster_student', array['id']),
-         records_undo_table(done, 'people_person', array['id']), records_undo_table(done, 'plans_strategy', array['id']),
-         records_undo_table(done, 'measures_measure', array['id']), records_undo_table(done, 'roster_year', array['id']),
-         records_undo_table(done, 'roster_school', array['id']);
-$$;
-revoke execute on function records_undo_tables(bigint) from public;
-
-create or replace function records_undo(done bigint, because text) returns void language plpgsql security definer set search_path = public, pg_temp as $$
-declare
-  d records_done;
-begin
-  select * into d from records_done where id = done and undone_at is null and undoable for update;
-  if not found then
-    raise exception 'nothing to undo' using errcode = '02000';
-  end if;
-  if scope_role() <> 'administrator' and d.person_id is distinct from scope_person() then
-    raise exception 'somebody else did it' using errcode = '42501';
-  end if;
-  perform set_config('ladder.doing', '', true);
-  perform records_undo_scores(d.at, d.person_id);
-  -- Those that refer come before those that are referred to.
-  perform records_undo_tables(done);
-  perform roster_tell_namesakes();
-  update records_done set undone_at = now(), undone_by = scope_person(), undone_because = because where id = done;
-  delete from records_done_row where done_id = done;
-end $$;
-
 -- Who is taught in words, of the year that runs rather than of one that is only set up.
 create or replace view people_taught as
   select t.person_id, string_agg(c.name, ', ' order by c.name) as classes

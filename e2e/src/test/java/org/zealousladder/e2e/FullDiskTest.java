@@ -22,6 +22,14 @@ class FullDiskTest {
     private static final String NO_ROOM = "The server has no room left on its disk. Nothing was saved; tell your administrator.";
     private LocalDate day = LocalDate.of(2025, 9, 1);
 
+    /** The database has files of its log made ahead, in which thousands of scores would still find room: all of it but a little is written full. */
+    private static final String LITTLE_LOG = """
+            current=$(database_value demo-full postgres "select pg_walfile_name(pg_current_wal_lsn())")
+            ahead=$(ls $STATE/small/pg/pg_wal | grep -E '^[0-9A-F]{24}$' | awk -v c="$current" '$0 > c' | wc -l)
+            database_value demo-full postgres "select count(pg_logical_emit_message(false, 'room', repeat('x', 100000)))
+              from generate_series(1, greatest(0, ($ahead * 16777216 + 16777216 - (select file_offset from pg_walfile_name_offset(pg_current_wal_lsn()))) / 100400 - 4))"
+            """;
+
     private AnyServer.Answer save(AnyServer person, String student) throws IOException, InterruptedException {
         day = day.plusDays(1);
         return person.post("/api/scores",
@@ -57,6 +65,7 @@ class FullDiskTest {
                 String code = row.getAsJsonObject().get("student").getAsJsonObject().get("code").getAsString();
                 List<String> saved = new ArrayList<>();
                 fill(ops.file("small/filler"));
+                ops.well(LITTLE_LOG);
                 int refused = 0;
                 for (int i = 0; i < 120 && refused < 30; i++) {
                     AnyServer.Answer answer = save(person, student);

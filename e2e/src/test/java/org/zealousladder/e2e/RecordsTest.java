@@ -89,7 +89,7 @@ class RecordsTest extends BrowserTest {
         page.getByLabel("File", new Page.GetByLabelOptions().setExact(true)).setInputFiles(
                 new FilePayload("results.xlsx", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", book.toByteArray()));
         assertThat(heading("results.xlsx: 1 row of scores")).isVisible();
-        page.getByLabel("Sheet").selectOption("Spring");
+        page.getByLabel("Sheet", new Page.GetByLabelOptions().setExact(true)).selectOption("Spring");
         assertThat(heading("results.xlsx: 3 rows of scores")).isVisible();
         button("Save 3 rows").click();
         assertThat(page.getByRole(AriaRole.STATUS)).containsText("results.xlsx is in. 3 new");

@@ -91,10 +91,9 @@ class RecordsStore {
         db.sql("delete from records_upload where id = :id").param("id", id).update();
     }
 
-    /** Own uploads older than a day make room; until then the refused rows of those that were taken can still be fetched. */
+    /** Own uploads older than a day make room, with the names in them; until then the refused rows of those that were taken can be fetched. */
     void deleteAbandoned() {
-        db.sql("delete from records_upload where applied_at is null and created_at < now() - interval '1 day'").update();
-        db.sql("delete from records_upload_piece p using records_upload u where u.id = p.upload_id and u.applied_at < now() - interval '1 day'").update();
+        db.sql("delete from records_upload where coalesce(applied_at, created_at) < now() - interval '1 day'").update();
     }
 
     void refusals(long id, Consumer<ImportResult.RowRefusal> each) {
