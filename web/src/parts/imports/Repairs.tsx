@@ -288,7 +288,7 @@ export function Words({
           <button
             type="button"
             disabled={busy}
-            aria-label={`${word} means something else`}
+            aria-label={`no, ${word} means something else`}
             className="ml-1 text-act border-b border-act disabled:opacity-50"
             onClick={() => onMatch(withWord(m, field, word, ''))}
           >

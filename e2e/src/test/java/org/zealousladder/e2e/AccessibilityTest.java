@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
@@ -105,6 +106,21 @@ class AccessibilityTest extends BrowserTest {
         view("Records");
         subView("Records", "History");
         check("records, history");
+        subView("Setup", "Start");
+        button("Add more: Measures").click();
+        assertThat(page.getByText("Kinds that many schools use.")).isVisible();
+        check("setup, start");
+        subView("Setup", "Next year");
+        button("Students of Kittiwake").click();
+        check("setup, next year");
+        subView("Setup", "Classes");
+        button("Students of Kittiwake class").click();
+        check("setup, classes");
+        subView("Records", "Files");
+        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true)).setInputFiles(new FilePayload("own.csv", "text/csv",
+                "Pupil no;Maze 08.11.2025\nS1021;abs\nS1022;M\nNobody;12\n".getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        assertThat(page.getByText("Why rows are refused")).isVisible();
+        check("records, matching");
     }
 
     private void check(String where) throws IOException {
