@@ -139,7 +139,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
         <input
           ref={input}
           type="file"
-          accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv"
+          accept=".csv,.tsv,.txt,.xlsx,text/csv"
           aria-label="File"
           multiple
           className="sr-only"

@@ -52,7 +52,7 @@ final class KindRun {
     /** SQL of a column's name as the person's table has it; of one that is folded, of the column that the line comes from. */
     private String heading(String field) {
         List<String> folded = lines.foldedHeadings();
-        if (!folded.isEmpty() && field.equals("score")) {
+        if (!folded.isEmpty() && lines.isFolded(field)) {
             return "(array[" + String.join(", ", folded.stream().map(Sql::literal).toList()) + "])[1 + row_no % " + lines.width() + "]";
         }
         return Sql.literal(lines.heading(field));

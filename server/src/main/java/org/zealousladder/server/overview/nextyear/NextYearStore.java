@@ -40,7 +40,9 @@ class NextYearStore {
 
     int addClass(int from, int year, String code, String name, int grade) {
         return db.sql(
-                "insert into roster_class (code, school_id, year_id, name, grade) select :code, school_id, :year, :name, :grade from roster_class where id = :from returning id")
+                """
+                insert into roster_class (code, school_id, year_id, name, grade)
+                select :code, school_id, :year, :name, :grade from roster_class where id = :from returning id""")
                 .param("from", from).param("year", year).param("code", code).param("name", name).param("grade", grade).query(Integer.class).single();
     }
 
@@ -49,7 +51,9 @@ class NextYearStore {
     }
 
     void copyTeachers(int from, int to) {
-        db.sql("insert into people_teaches (person_id, class_id) select t.person_id, :to from people_teaches t where t.class_id = :from and (t.ends is null or t.ends >= scope_today())")
+        db.sql("""
+                insert into people_teaches (person_id, class_id)
+                select t.person_id, :to from people_teaches t where t.class_id = :from and (t.ends is null or t.ends >= scope_today())""")
                 .param("from", from).param("to", to).update();
     }
 
@@ -64,7 +68,9 @@ class NextYearStore {
     /** @param students and {@code classes}: of each place, who goes where */
     int enrol(Integer[] students, Integer[] classes, LocalDate from) {
         return db.sql(
-                "insert into roster_enrolment (student_id, class_id, starts) select * from unnest(:students::integer[], :classes::integer[]), (values (:from::date)) d (starts)")
+                """
+                insert into roster_enrolment (student_id, class_id, starts)
+                select *, :from::date from unnest(:students::integer[], :classes::integer[])""")
                 .param("students", students).param("classes", classes).param("from", from).update();
     }
 

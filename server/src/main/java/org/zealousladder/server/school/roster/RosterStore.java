@@ -78,7 +78,9 @@ class RosterStore {
         return switch (who.kind()) {
             case CLASS -> "c.id = :id";
             // A member stands in the home class of the day, and within the time of being one.
-            case GROUP -> "exists (select from roster_member m where m.group_id = :id and m.student_id = e.student_id and m.starts <= :to and (m.ends is null or m.ends >= :from))";
+            case GROUP -> """
+                    exists (select from roster_member m where m.group_id = :id and m.student_id = e.student_id
+                               and m.starts <= :to and (m.ends is null or m.ends >= :from))""";
             case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };

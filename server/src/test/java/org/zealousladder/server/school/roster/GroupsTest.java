@@ -54,7 +54,7 @@ class GroupsTest extends ServerTest {
                 select s.code from roster_student s join roster_enrolment e on e.student_id = s.id join roster_class c on c.id = e.class_id
                  where c.name = 'Kittiwake' and c.grade = 3 and e.ends is null order by s.code limit 1""").query(String.class).single());
         int student = code(kittiwake);
-        read(teacher, "/api/students/" + student + "?asOf=2026-03-13").andExpect(status().is4xxClientError());
+        read(teacher, "/api/students/" + student + "?asOf=2026-03-13").andExpect(refused("404 not-found"));
         int group = make(coordinator, "Early readers", List.of(student, code("S1001")), List.of(teacher.id()));
         assertEquals(List.of("Early readers"), inScope(teacher));
         assertEquals(List.of(), inScope(other));

@@ -119,6 +119,11 @@ public final class Lines {
         return folds.stream().map(Fold::heading).toList();
     }
 
+    /** Whether several columns hold the field, each for a line of its own. */
+    public boolean isFolded(String field) {
+        return !folds.isEmpty() && foldedAt == at(field);
+    }
+
     /** The heading of each field, or the field's own name where it has no column. */
     public String heading(String field) {
         int i = at(field);

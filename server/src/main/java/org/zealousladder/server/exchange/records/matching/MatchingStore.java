@@ -41,7 +41,8 @@ class MatchingStore {
     List<Kept> all() {
         return db
                 .sql("""
-                select id, label, file_name, headings, made_at, person_id = scope_person() as mine from records_matching where ended_at is null order by id desc limit 100""")
+                select id, label, file_name, headings, made_at, person_id = scope_person() as mine
+                  from records_matching where ended_at is null order by id desc limit 100""")
                 .query((r, n) -> new Kept(r.getLong(1), r.getString(2), r.getString(3), List.of((String[]) r.getArray(4).getArray()),
                         r.getObject(5, OffsetDateTime.class), r.getBoolean(6)))
                 .list();
