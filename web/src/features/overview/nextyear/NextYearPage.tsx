@@ -213,7 +213,7 @@ function ClassLine({
   return (
     <li className="border-t border-hair py-2">
       <div className="flex flex-wrap gap-x-4 gap-y-1.5 items-center">
-        <span className="w-[190px]">
+        <span className="w-[216px]">
           <b className="font-semibold">{klass.name}</b>{' '}
           <span className="text-soft text-[13px]">
             {gradeWords(klass.grade)}, {plural(students.length, 'student')}

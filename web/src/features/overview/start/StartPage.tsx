@@ -156,7 +156,7 @@ function Step({
     <li className="pl-4 py-2.5 relative border-b border-hair">
       <span
         aria-hidden
-        className={`absolute -left-[2px] top-[19px] w-3 h-[3px] ${done ? 'bg-teal' : next ? 'bg-act' : 'bg-stile'}`}
+        className={`absolute -left-[2px] top-[19px] w-3 border-t-[3px] ${done ? 'border-teal' : next ? 'border-act' : 'border-stile'}`}
       />
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-[15px] font-semibold m-0">
