@@ -2317,6 +2317,14 @@ export interface components {
             /** Format: int32 */
             windowId: number;
         };
+        Ending: {
+            /** Format: int32 */
+            current: number;
+            /** Format: int32 */
+            ended: number;
+            many: boolean;
+            what: string;
+        };
         Enrolment: {
             className: string;
             /** Format: date */
@@ -2443,7 +2451,7 @@ export interface components {
             sheets: string[];
             sureOfDays: boolean;
             /** @enum {string} */
-            told: "ours" | "remembered" | "guessed" | "said";
+            told: "ours" | "standard" | "remembered" | "guessed" | "said";
         };
         FileTurn: {
             /** Format: int32 */
@@ -2690,6 +2698,7 @@ export interface components {
             changed: number;
             digest: string;
             doubts: components["schemas"]["Doubt"][];
+            endings: components["schemas"]["Ending"][];
             files: components["schemas"]["FileRead"][];
             kind?: string;
             label: string;
@@ -6246,7 +6255,9 @@ export interface operations {
     };
     accept: {
         parameters: {
-            query?: never;
+            query?: {
+                manyEnd?: boolean;
+            };
             header?: never;
             path: {
                 id: number;

@@ -79,12 +79,14 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
     setOver(false);
     if (!waiting) void read([...e.dataTransfer.files], stage.at === 'shown' ? stage.preview : undefined);
   };
-  const take = async (preview: ImportPreview) => {
+  const take = async (preview: ImportPreview, manyEnd: boolean) => {
     setError(null);
     setStage({ at: 'saving', preview });
     try {
       const result = await data(
-        api.POST('/api/records/imports/{id}/acceptance', { params: { path: { id: preview.id } } }),
+        api.POST('/api/records/imports/{id}/acceptance', {
+          params: { path: { id: preview.id }, query: manyEnd ? { manyEnd } : {} },
+        }),
       );
       button.current?.focus();
       queries.setQueryData(['file waiting'], {});
@@ -139,7 +141,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
         <input
           ref={input}
           type="file"
-          accept=".csv,.tsv,.txt,.xlsx,text/csv"
+          accept=".csv,.tsv,.txt,.xlsx,.zip,text/csv"
           aria-label="File"
           multiple
           className="sr-only"
@@ -193,7 +195,7 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
           busy={stage.at !== 'shown'}
           subjects={subjects.data ?? []}
           onRead={(how) => readAs(stage.preview, how)}
-          onTake={() => take(stage.preview)}
+          onTake={(manyEnd) => take(stage.preview, manyEnd)}
           onLeave={() => leave(stage.preview)}
         />
       )}

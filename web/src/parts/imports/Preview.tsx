@@ -11,7 +11,8 @@ interface Props {
   subjects: TableSubject[];
   busy: boolean;
   onRead: (how: ReadAs) => void;
-  onTake: () => void;
+  /** With whether it is meant that so many end. */
+  onTake: (manyEnd: boolean) => void;
   onLeave: () => void;
 }
 
@@ -20,6 +21,8 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
   const r = preview.result;
   const taken = r.added + r.changed;
   const sure = r.files.every((f) => f.sureOfDays);
+  const [meant, setMeant] = useState(false);
+  const many = r.endings.some((e) => e.many);
   const match = (file: number, matching: Matching) => {
     const read = r.files[file];
     if (!read) return;
@@ -68,6 +71,7 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
           {notice}
         </p>
       ))}
+      {r.endings.length > 0 && <Endings endings={r.endings} meant={meant} onMeant={setMeant} />}
       <Repairs result={r} subjects={subjects} busy={busy} onMatch={match} onForms={write} />
       {r.refused > 0 && (
         <div className="flex flex-col gap-1">
@@ -77,7 +81,7 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
       )}
       <div className="flex gap-5 items-center">
         {taken > 0 ? (
-          <Button look="solid" onClick={onTake} disabled={busy || !sure}>
+          <Button look="solid" onClick={() => onTake(many && meant)} disabled={busy || !sure || (many && !meant)}>
             Save {plural(taken, r.kind === 'scores' && taken + r.unchanged + r.refused > r.rows ? 'score' : 'row')}
           </Button>
         ) : (
@@ -129,8 +133,43 @@ function Counts({ result: r }: { result: ImportResult }) {
   );
 }
 
+/** What ends because a roster no longer has it; where that is much, somebody says that it is meant. */
+function Endings({
+  endings,
+  meant,
+  onMeant,
+}: {
+  endings: ImportResult['endings'];
+  meant: boolean;
+  onMeant: (meant: boolean) => void;
+}) {
+  const many = endings.some((e) => e.many);
+  return (
+    <section
+      aria-label="What ends"
+      className={`pl-3 border-l-4 ${many ? 'border-danger' : 'border-ochre'} text-[14px]`}
+    >
+      <p className="m-0">No longer in it, so these end today. Nothing is deleted:</p>
+      <ul className="m-0 p-0 list-none">
+        {endings.map((e) => (
+          <li key={e.what}>
+            <b className="font-semibold">{e.ended}</b> of {e.current} {e.what}
+          </li>
+        ))}
+      </ul>
+      {many && (
+        <label className="flex items-baseline gap-2 mt-1">
+          <input type="checkbox" checked={meant} onChange={(e) => onMeant(e.target.checked)} />
+          That is more than one in ten, and it is meant.
+        </label>
+      )}
+    </section>
+  );
+}
+
 const TOLD: Record<FileRead['told'], string> = {
   ours: 'Its columns are called as ours.',
+  standard: 'It is part of a OneRoster roster.',
   remembered: 'Its columns are matched as the last time.',
   guessed: 'This is what its columns look like. Is it so?',
   said: 'Its columns are matched as you say.',
@@ -151,7 +190,7 @@ function File({
   onMatch: (m: Matching) => void;
   onRead: (how: ReadAs) => void;
 }) {
-  const quiet = file.told === 'ours' || file.told === 'remembered';
+  const quiet = file.told === 'ours' || file.told === 'standard' || file.told === 'remembered';
   const [open, setOpen] = useState(!quiet);
   const subject = subjects.find((s) => s.code === file.matching.subject);
   return (

@@ -31,7 +31,7 @@ final class DemoLoadCommand implements Callable<Integer> {
             ImportService imports = context.getBean(ImportService.class);
             boolean refused = false;
             for (Path file : files) {
-                refused |= ImportCommand.bringIn(imports, file, false, null);
+                refused |= ImportCommand.bringIn(imports, file, false, null, false);
             }
             if (password != null) {
                 PeopleService people = context.getBean(PeopleService.class);

@@ -15,7 +15,8 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Brings files in, each in a transaction of its own, by the same way as the interface. */
-@Command(name = "import", description = "Bring CSV files in, in the order given. The kind of each is read from its first row.",
+@Command(name = "import",
+        description = "Bring files in, in the order given: CSV, XLSX, or a ZIP of such (a OneRoster bundle). The kind of each is read from its first row.",
         mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
     @Parameters(arity = "1..*", paramLabel = "FILE", description = "CSV files; see docs/formats.md.")
@@ -26,6 +27,9 @@ final class ImportCommand implements Callable<Integer> {
 
     @Option(names = "--days", description = "Which part comes first in days like 05/09/2025, where the file does not tell: day-first or month-first.")
     private String days;
+
+    @Option(names = "--many-end", description = "Take a roster although more than one in ten of what came from there is no longer in it, and ends.")
+    private boolean manyEnd;
 
     @Override
     public Integer call() {
@@ -47,7 +51,7 @@ final class ImportCommand implements Callable<Integer> {
             boolean refused = false;
             for (Path file : files) {
                 try {
-                    refused |= bringIn(imports, file, preview, first);
+                    refused |= bringIn(imports, file, preview, first, manyEnd);
                 } catch (Refusal e) {
                     System.err.println(file.getFileName() + ": " + e.getMessage());
                     return 2;
@@ -58,12 +62,13 @@ final class ImportCommand implements Callable<Integer> {
     }
 
     /** @return whether rows were refused */
-    static boolean bringIn(ImportService imports, Path file, boolean preview, Forms.DayForm days) {
+    static boolean bringIn(ImportService imports, Path file, boolean preview, Forms.DayForm days, boolean manyEnd) {
         long start = System.nanoTime();
-        ImportResult r = preview ? imports.look(file, days) : imports.take(file, days);
+        ImportResult r = preview ? imports.look(file, days) : imports.take(file, days, manyEnd);
         System.out.printf(Locale.ROOT, "%s: %s, %d new, %d changed, %d unchanged, %d refused%s (%.1f s)%n", file.getFileName(), r.label(), r.added(),
                 r.changed(), r.unchanged(), r.refused(), preview ? "; nothing written" : "", (System.nanoTime() - start) / 1e9);
         r.files().stream().map(f -> f.forms().unusual()).filter(u -> !u.isEmpty()).forEach(u -> System.out.println("  read with " + String.join(", ", u)));
+        r.endings().forEach(e -> System.out.println("  ends " + e.ended() + " of " + e.current() + " " + e.what()));
         r.notices().forEach(n -> System.out.println("  " + n));
         r.refusals().forEach(x -> System.out.println("  row " + x.row() + (x.column().isEmpty() ? "" : ", column " + x.column()) + ": " + x.message()));
         if (r.refused() > 0 && r.refusals().size() < r.refused()) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.platform.files.Bundle;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
@@ -17,17 +18,20 @@ import org.zealousladder.server.platform.files.Subject;
 @Component
 class ImportKinds {
     /** What others refer to comes first. */
-    private static final List<String> ORDER = List.of("schools", "years", "measures", "strategies", "people", "classes", "students", "windows", "enrolments",
-            "teaches", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans", "plan-phases", "plan-changes", "sessions", "tiers",
-            "passages", "passage-questions", "readings", "reading-marks");
+    private static final List<String> ORDER = List.of("schools", "years", "measures", "strategies", "people", "classes", "groups", "students", "windows",
+            "enrolments", "members", "teaches", "leads", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans", "plan-phases",
+            "plan-changes", "sessions", "tiers",
+            "passages", "passage-questions", "readings", "reading-marks", "identifiers");
 
     private final List<FileKind> all;
     private final List<Subject> subjects;
     private final List<Reference> references;
+    private final List<Bundle> bundles;
 
     ImportKinds(List<DeclaresFiles> declared) {
         all = declared.stream().flatMap(d -> d.files().stream()).sorted(Comparator.comparing(FileKind::label)).toList();
         references = declared.stream().flatMap(d -> d.references().stream()).toList();
+        bundles = declared.stream().flatMap(d -> d.bundles().stream()).toList();
         List<Subject> own = declared.stream().flatMap(d -> d.subjects().stream()).toList();
         subjects = new ArrayList<>(own);
         all.stream().filter(k -> own.stream().noneMatch(s -> s.code().equals(k.code()))).map(Subject::of).forEach(subjects::add);
@@ -40,6 +44,21 @@ class ImportKinds {
 
     List<Reference> references() {
         return references;
+    }
+
+    List<Bundle> bundles() {
+        return bundles;
+    }
+
+    /** Those of which a person says what a table is about. */
+    List<Subject> told() {
+        return subjects.stream().filter(s -> s.knownBy().isEmpty()).toList();
+    }
+
+    /** The file of a standard form that has this header; of several the one with most of its columns. */
+    Optional<Subject> standard(List<String> header) {
+        return subjects.stream().filter(s -> !s.knownBy().isEmpty() && header.containsAll(s.knownBy()))
+                .max(Comparator.comparingLong(s -> s.fields().stream().filter(f -> header.contains(f.name())).count()));
     }
 
     FileKind named(String code) {

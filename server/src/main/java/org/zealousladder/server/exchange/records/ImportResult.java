@@ -21,11 +21,13 @@ import org.zealousladder.server.platform.files.Forms;
  * @param notices what is unusual about the files but does not stop them
  * @param open what has to be said before anything can be read; then nothing else is known
  * @param doubts names for which a person has to choose
+ * @param endings what ends because the files no longer have it
  * @param causes why lines are refused, the most frequent first
  * @param refusals the first of them, by file and row
  */
 public record ImportResult(@Nullable String kind, String label, List<FileRead> files, List<Part> parts, int rows, int added, int changed, int unchanged,
-        int refused, String digest, List<String> notices, List<String> open, List<Names.Doubt> doubts, List<RefusalCause> causes, List<RowRefusal> refusals) {
+        int refused, String digest, List<String> notices, List<String> open, List<Names.Doubt> doubts,
+        List<Ending> endings, List<RefusalCause> causes, List<RowRefusal> refusals) {
 
     /**
      * How one file was read.
@@ -42,6 +44,8 @@ public record ImportResult(@Nullable String kind, String label, List<FileRead> f
     public enum Told implements Coded {
         /** They are called as ours. */
         OURS,
+        /** They are those of a standard form. */
+        STANDARD,
         /** A person has said it of a file with the same headings. */
         REMEMBERED,
         /** As it looks. */
@@ -52,6 +56,19 @@ public record ImportResult(@Nullable String kind, String label, List<FileRead> f
 
     /** What comes of one kind. */
     public record Part(String kind, String label, int added, int changed, int unchanged) {}
+
+    /**
+     * What ends because a roster that is the whole truth no longer has it.
+     *
+     * @param what in words, in the plural
+     * @param current of those that came from the same place and run
+     * @param many whether somebody has to say that it is meant: a file that breaks off looks as if all the others had left
+     */
+    public record Ending(String what, int ended, int current, boolean many) {
+        static Ending of(String what, int ended, int current) {
+            return new Ending(what, ended, current, ended * 10 > current);
+        }
+    }
 
     /** Why a row is refused: its number as a spreadsheet shows it, the column, what stands there and what would be right. */
     public record RowRefusal(int file, int row, String column, String value, String message) {}

@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.zealousladder.server.exchange.records.ImportProgress.Step;
+import org.zealousladder.server.exchange.records.ImportResult.Ending;
 import org.zealousladder.server.exchange.records.ImportResult.Part;
 import org.zealousladder.server.exchange.records.TableReader.Given;
 import org.zealousladder.server.exchange.records.TableReader.Table;
@@ -28,6 +29,7 @@ import org.zealousladder.server.exchange.records.matching.Names;
 import org.zealousladder.server.exchange.records.matching.Remembered;
 import org.zealousladder.server.exchange.records.matching.Sql;
 import org.zealousladder.server.exchange.records.workbook.Workbook;
+import org.zealousladder.server.platform.files.Bundle;
 import org.zealousladder.server.platform.files.FileKind;
 import org.zealousladder.server.platform.files.Reference;
 import org.zealousladder.server.platform.files.Subject;
@@ -41,9 +43,8 @@ import org.zealousladder.server.platform.who.Viewer;
  */
 final class ImportRun {
     /** Kinds whose rows can be taken back as a whole; of the others each is taken back where it stands. */
-    private static final Set<String> UNDOABLE = Set.of("schools", "years", "classes", "students", "enrolments", "people", "teaches", "measures", "windows",
-            "strategies",
-            "scores");
+    private static final Set<String> UNDOABLE = Set.of("schools", "years", "classes", "students", "enrolments", "people", "teaches", "groups",
+            "members", "leads", "identifiers", "measures", "windows", "strategies", "scores");
 
     private final Sql sql;
     private final Connection connection;
@@ -53,6 +54,7 @@ final class ImportRun {
     private final Undoing undoing;
     private final List<Names.Doubt> doubts = new ArrayList<>();
     private final List<String> notices = new ArrayList<>();
+    private List<Ending> endings = List.of();
 
     ImportRun(Connection connection, ImportKinds kinds, Remembered remembered, ImportProgress progress, Undoing undoing) {
         this.undoing = undoing;
@@ -114,12 +116,13 @@ final class ImportRun {
             }
             sql.execute(Staging.REFUSED);
             return new ImportResult(null, label(tables), tables.stream().map(t -> t.read(0)).toList(), List.of(), 0, 0, 0, 0, 0, "", List.of(), open, List.of(),
-                    List.of(), List.of());
+                    List.of(), List.of(), List.of());
         }
         sql.execute("set local work_mem = '256MB'; set local synchronous_commit = on");
         sql.execute(Staging.REFUSED);
         List<Staged> staged = new ArrayList<>();
         List<Job> jobs = new ArrayList<>();
+        oneOfEach(tables);
         for (Table t : tables) {
             List<Subject.Part> parts = parts(t);
             parts.forEach(p -> mayTake(kinds.named(p.kind())));
@@ -127,8 +130,48 @@ final class ImportRun {
             staged.add(s);
             parts.forEach(p -> jobs.add(new Job(s, kinds.named(p.kind()), p)));
         }
+        for (Bundle bundle : kinds.bundles()) {
+            if (staged.stream().anyMatch(s -> bundle.subjects().contains(s.subject()))) {
+                tell(bundle, staged);
+            }
+        }
         jobs.sort(Comparator.comparingInt(j -> ImportKinds.turn(j.kind())));
         return carry(tables, staged, jobs, take);
+    }
+
+    private static void oneOfEach(List<Table> tables) {
+        Map<String, String> names = new LinkedHashMap<>();
+        for (Table t : tables) {
+            String standing = requireNonNull(t.subject()).standing();
+            String other = standing == null ? null : names.put(standing, t.name());
+            if (other != null) {
+                throw Refusal.invalid("files",
+                        other + " and " + t.name() + " are the same file of two rosters. Bring them in one after the other. Nothing was saved.");
+            }
+        }
+    }
+
+    /** What files that speak of each other mean. */
+    private void tell(Bundle bundle, List<Staged> staged) throws SQLException {
+        sql.execute("create temporary table bundle_present (standing text not null, unread integer not null) on commit drop");
+        for (Subject subject : bundle.subjects()) {
+            String standing = requireNonNull(subject.standing());
+            Staged there = staged.stream().filter(s -> s.subject() == subject).findFirst().orElse(null);
+            if (there == null) {
+                sql.execute("create temporary table " + standing + " (row_no integer not null, "
+                        + subject.fields().stream().map(f -> '"' + f.name() + "\" " + f.column().type().sql()).collect(Collectors.joining(", "))
+                        + ") on commit drop");
+            } else {
+                sql.execute("insert into bundle_present select '" + standing + "', count(*) from refused where file_no = " + there.no());
+            }
+        }
+        for (String statement : bundle.tell()) {
+            sql.execute(statement);
+        }
+        endings = sql.list(bundle.endings(), r -> Ending.of(r.getString(1), r.getInt(2), r.getInt(3)));
+        for (String notice : bundle.notices()) {
+            notices.addAll(sql.strings(notice));
+        }
     }
 
     /** One of each kind: the first that the table has the columns for. */
@@ -147,7 +190,7 @@ final class ImportRun {
     private Staged stage(int no, Table t) throws SQLException, IOException {
         Subject subject = requireNonNull(t.subject());
         Lines lines = lines(subject, t);
-        String table = "file_" + no;
+        String table = subject.standing() == null ? "file_" + no : requireNonNull(subject.standing());
         try (CsvFile file = CsvFile.open(t.table(), t.found().forms())) {
             int rows = new Staging(connection, lines, no).load(file, table, progress);
             progress.at(Step.CHECKING, 0);
@@ -210,7 +253,7 @@ final class ImportRun {
         }
         ImportResult result = new ImportResult(one(tables), label(tables), staged.stream().map(s -> s.file().read(s.rows())).toList(), parts,
                 staged.stream().mapToInt(Staged::rows).sum(), parts.stream().mapToInt(Part::added).sum(), parts.stream().mapToInt(Part::changed).sum(),
-                parts.stream().mapToInt(Part::unchanged).sum(), refused, String.join("-", digests), notices, List.of(), doubts, refusals.causes(),
+                parts.stream().mapToInt(Part::unchanged).sum(), refused, String.join("-", digests), notices, List.of(), doubts, endings, refusals.causes(),
                 refusals.first());
         if (take) {
             undoing.came(result.label() + ": " + result.added() + " new, " + result.changed() + " changed, " + result.refused() + " refused");
@@ -273,6 +316,10 @@ final class ImportRun {
     }
 
     private static List<String> unused(Staged s, boolean named) {
+        if (s.file().told() == ImportResult.Told.STANDARD) {
+            return s.subject().parts().isEmpty() && s.subject().standing() == null ? List.of(s.file().name() + " is not read; nothing of it is kept.")
+                    : List.of();
+        }
         Matching m = s.file().matching();
         List<String> extra = m.columns().stream().filter(u -> u.field() == null).map(Matching.Use::heading).toList();
         return extra.isEmpty() ? List.of() : List.of((named ? s.file().name() + ": " : "") + "Columns that are not used: " + String.join(", ", extra) + ".");

@@ -10,11 +10,13 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -81,7 +83,19 @@ public class ImportService {
      */
     @Transactional
     public ImportResult take(Path path, Forms.@Nullable DayForm days) {
-        return noted(run(List.of(given(path, How.surely(days))), true, new ImportProgress()));
+        return take(path, days, false);
+    }
+
+    /**
+     * As {@link #take(Path, Forms.DayForm)}.
+     *
+     * @param yes whether so many may be ended as the file has it
+     */
+    @Transactional
+    public ImportResult take(Path path, Forms.@Nullable DayForm days, boolean yes) {
+        ImportResult result = given(path, How.surely(days), files -> run(files, true, new ImportProgress()));
+        meant(result, yes);
+        return noted(result);
     }
 
     /** Takes a file whose days can be read in one way alone. */
@@ -93,17 +107,38 @@ public class ImportService {
     /** Says what the file at {@code path} would do, read as it looks. */
     @Transactional
     public ImportResult look(Path path) {
-        return run(List.of(given(path, How.AS_IT_LOOKS)), false, new ImportProgress());
+        return given(path, How.AS_IT_LOOKS, files -> run(files, false, new ImportProgress()));
     }
 
     /** Says what {@link #take(Path, Forms.DayForm)} would do. */
     @Transactional
     public ImportResult look(Path path, Forms.@Nullable DayForm days) {
-        return run(List.of(given(path, How.surely(days))), false, new ImportProgress());
+        return given(path, How.surely(days), files -> run(files, false, new ImportProgress()));
     }
 
-    private static Given given(Path path, How how) {
-        return new Given(String.valueOf(path.getFileName()), path, how);
+    /** Does something with a file, or with those in an archive. */
+    private static ImportResult given(Path path, How how, Function<List<Given>, ImportResult> does) {
+        try {
+            if (!Archive.isOne(path)) {
+                return does.apply(List.of(new Given(String.valueOf(path.getFileName()), path, how)));
+            }
+            List<Archive.Unpacked> all = Archive.unpack(path, FILES_LIMIT);
+            try {
+                return does.apply(all.stream().map(u -> new Given(u.name(), u.file().path(), how)).toList());
+            } finally {
+                all.forEach(u -> u.file().discard());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Where the roster says that many have gone, somebody has to say so too. */
+    private static void meant(ImportResult result, boolean yes) {
+        result.endings().stream().filter(e -> e.many() && !yes).findFirst().ifPresent(e -> {
+            throw new Refusal(HttpStatus.CONFLICT, "many-endings", null, "It would end " + e.ended() + " of " + e.current() + " " + e.what()
+                    + ", because they are no longer in it. That is more than one in ten; say that it is meant. Nothing was saved.");
+        });
     }
 
     /** Says what a file that was sent would do, and keeps it until it is taken. */
@@ -111,8 +146,8 @@ public class ImportService {
     Preview preview(String fileName, Path path, ImportProgress progress) {
         store.deleteAbandoned();
         long id = store.addUpload(Viewer.current().id(), fileName);
-        add(id, fileName, path);
-        return kept(id, fileName, run(List.of(new Given(fileName, path, How.AS_IT_LOOKS)), false, progress));
+        int files = add(id, fileName, path, FILES_LIMIT);
+        return kept(id, fileName, again(id, Collections.nCopies(files, How.AS_IT_LOOKS), false, progress));
     }
 
     /** Says what the files of a preview would do together with one more. */
@@ -130,14 +165,28 @@ public class ImportService {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        add(id, fileName, path);
-        hows.add(How.AS_IT_LOOKS);
+        hows.addAll(Collections.nCopies(add(id, fileName, path, FILES_LIMIT - hows.size()), How.AS_IT_LOOKS));
         return kept(id, upload.fileName(), again(id, hows, false, progress));
     }
 
-    private void add(long id, String fileName, Path path) {
-        try (InputStream in = Files.newInputStream(path)) {
-            store.addFile(id, fileName, in);
+    /** Keeps a file, or those of an archive; says how many that are. An archive of one table still goes by what is in it. */
+    private int add(long id, String fileName, Path path, int most) {
+        try {
+            if (Archive.isOne(path)) {
+                List<Archive.Unpacked> all = Archive.unpack(path, most);
+                try {
+                    for (Archive.Unpacked u : all) {
+                        add(id, u.name(), u.file().path(), 1);
+                    }
+                } finally {
+                    all.forEach(u -> u.file().discard());
+                }
+                return all.size();
+            }
+            try (InputStream in = Files.newInputStream(path)) {
+                store.addFile(id, fileName, in);
+            }
+            return 1;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -176,9 +225,13 @@ public class ImportService {
         return store.waiting().map(u -> new Preview(u.id(), u.fileName(), shown(u)));
     }
 
-    /** Takes what was previewed. */
+    /**
+     * Takes what was previewed.
+     *
+     * @param yes whether so many may be ended as was shown
+     */
     @Transactional
-    ImportResult accept(long id, ImportProgress progress) {
+    ImportResult accept(long id, boolean yes, ImportProgress progress) {
         RecordsStore.Upload upload = waiting(id);
         ImportResult shown = shown(upload);
         if (!shown.open().isEmpty()) {
@@ -187,13 +240,14 @@ public class ImportService {
         if (!shown.sureOfDays()) {
             throw Refusal.invalid("days", "Say first whether the day or the month comes first. Nothing was saved.");
         }
+        meant(shown, yes);
         ImportResult result = again(id, shown.files().stream().map(ImportService::as).toList(), true, progress);
         if (result.differsFrom(shown)) {
             throw Refusal.conflict(
                     "The records have changed since you looked at this file, so it would now do something else. Nothing was saved; choose the file again.");
         }
         store.markApplied(id);
-        shown.files().stream().filter(f -> f.told() != Told.OURS).forEach(
+        shown.files().stream().filter(f -> f.told() != Told.OURS && f.told() != Told.STANDARD).forEach(
                 f -> matchings.keep(f.name(), kinds.subject(f.matching().subject()).orElseThrow(), f.matching(), f.forms()));
         return noted(result);
     }

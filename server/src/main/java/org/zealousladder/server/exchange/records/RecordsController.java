@@ -162,9 +162,10 @@ class RecordsController {
         matchings.forget(id);
     }
 
+    /** @param manyEnd whether more than one in ten of a kind may be ended because a roster no longer has them */
     @PostMapping("/api/records/imports/{id}/acceptance")
-    ImportResult accept(@PathVariable long id) {
-        return turns.inTurn(progress -> imports.accept(id, progress));
+    ImportResult accept(@PathVariable long id, @RequestParam(defaultValue = "false") boolean manyEnd) {
+        return turns.inTurn(progress -> imports.accept(id, manyEnd, progress));
     }
 
     /**

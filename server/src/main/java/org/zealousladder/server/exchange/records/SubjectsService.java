@@ -46,7 +46,7 @@ class SubjectsService {
     List<TableSubject> subjects() {
         Viewer.Role role = Viewer.current().role();
         Map<String, List<OnRecord>> choices = kinds.references().stream().collect(Collectors.toMap(Reference::column, this::choices));
-        return kinds.subjects().stream().filter(s -> s.parts().stream().allMatch(p -> kinds.named(p.kind()).least().compareTo(role) <= 0))
+        return kinds.told().stream().filter(s -> s.parts().stream().allMatch(p -> kinds.named(p.kind()).least().compareTo(role) <= 0))
                 .map(s -> new TableSubject(s.code(), s.label(), s.fields().stream().filter(f -> !f.label().isEmpty())
                         .map(f -> new SubjectField(f.name(), f.label(), f.column().type(), f.helps(),
                                 f.column().type() == Column.Type.CHOICE ? f.column().choices() : List.copyOf(f.instead().keySet()),

@@ -80,12 +80,15 @@ final class TableReader {
         } else if (own.isPresent()) {
             matching = Matching.own(kinds.subject(own.get().code()).orElseThrow(), header);
             told = Told.OURS;
+        } else if (kinds.standard(sample.headings()).isPresent()) {
+            matching = Matching.own(kinds.standard(sample.headings()).get(), sample.headings());
+            told = Told.STANDARD;
         } else {
             Matching before = before(sample.headings());
             if (before == null && how.sure()) {
                 kinds.of(header);
             }
-            matching = before == null ? new Guess(sql, kinds.subjects(), kinds.references()).of(sample) : before;
+            matching = before == null ? new Guess(sql, kinds.told(), kinds.references()).of(sample) : before;
             told = before == null ? Told.GUESSED : Told.REMEMBERED;
         }
         Subject subject = kinds.subject(matching.subject()).orElse(null);

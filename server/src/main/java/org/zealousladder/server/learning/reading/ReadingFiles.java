@@ -31,7 +31,7 @@ class ReadingFiles implements DeclaresFiles {
             .apply("update reading_passage p set title = a.title from accepted a where a.outcome = 'changed' and p.id = a.old_id")
             .apply("""
                     insert into reading_passage (code, school_id, title, grade, body, recorded_by)
-                    select passage, school_id, title, grade, text, scope_person() from accepted where outcome = 'new' order by row_no""")
+                    select passage, school_id, title, grade, text, (select scope_person()) from accepted where outcome = 'new' order by row_no""")
             .build();
 
     static final FileKind QUESTIONS = FileKind.named("passage-questions", "questions about passages")
@@ -71,7 +71,7 @@ class ReadingFiles implements DeclaresFiles {
                     """ + READ_BEFORE)
             .ofStudents()
             .unknown("passage", "passage_id", "passage with the code")
-            .problem("read_on", "read_on > scope_today()", "'The date is in the future.'")
+            .problem("read_on", "read_on > (select scope_today())", "'The date is in the future.'")
             .problem("seconds", "not (seconds > 0 and seconds < 7200)", "'A reading lasts up to two hours.'")
             .problem("limit_seconds", "limit_seconds not between 1 and 7200", "'The bell rings after 1 to 7200 seconds.'")
             .problem("last_word", "last_word < 1 or last_word > words", "'The passage has ' || words || ' words.'")
@@ -82,7 +82,7 @@ class ReadingFiles implements DeclaresFiles {
             .apply("""
                     insert into reading_reading (student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, proposed_level, level, note, known_from,
                                                  recorded_by, source)
-                    select student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, level, level, note, read_on, scope_person(), 'imported'
+                    select student_id, passage_id, read_on, seconds, limit_seconds, last_word, retelling, level, level, note, read_on, (select scope_person()), 'imported'
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 

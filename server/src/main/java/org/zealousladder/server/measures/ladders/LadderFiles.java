@@ -15,7 +15,7 @@ import org.zealousladder.server.platform.files.FileKind;
 /** Files that say how scores are read: sets of cut scores, and their ladders. */
 @Component
 class LadderFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     /** A set is a school's when it names one; {@code counts} makes it the one by which scores are read, there or everywhere. */
     static final FileKind CUT_SETS = FileKind.named("cut-sets", "sets of cut scores")
@@ -39,11 +39,11 @@ class LadderFiles implements DeclaresFiles {
                     insert into measures_cut_set (code, name, kind, school_id, note)
                     select "set", set_title, set_kind, school_id, note from accepted where outcome = 'new' order by row_no""")
             .apply("""
-                    update measures_default_set d set superseded_on = greatest(scope_today(), d.known_from)
+                    update measures_default_set d set superseded_on = greatest((select scope_today()), d.known_from)
                       from accepted a where a.chosen and a.outcome <> 'unchanged' and d.school_id is not distinct from a.school_id and d.superseded_on is null""")
             .apply("""
                     insert into measures_default_set (school_id, set_id, known_from, recorded_by)
-                    select distinct on (a.school_id) a.school_id, c.id, case a.outcome when 'new' then date '1990-01-01' else scope_today() end, scope_person()
+                    select distinct on (a.school_id) a.school_id, c.id, case a.outcome when 'new' then date '1990-01-01' else (select scope_today()) end, (select scope_person())
                       from accepted a join measures_cut_set c on c.code = a."set" where a.chosen and a.outcome <> 'unchanged'
                      order by a.school_id, a.row_no desc""")
             .build();
@@ -98,7 +98,7 @@ class LadderFiles implements DeclaresFiles {
                       from accepted a where a.outcome = 'changed' and l.id = a.ladder_id""".formatted(TODAY))
             .apply("""
                     insert into measures_ladder (set_id, measure_id, grade, window_id, known_from, recorded_by)
-                    select distinct set_id, measure_id, grade, window_id, case outcome when 'new' then least(opens, %s) else %s end, scope_person()
+                    select distinct set_id, measure_id, grade, window_id, case outcome when 'new' then least(opens, %s) else %s end, (select scope_person())
                       from accepted where outcome <> 'unchanged'""".formatted(TODAY, TODAY))
             .apply("""
                     insert into measures_band (ladder_id, position, name, tier, from_score)

@@ -13,7 +13,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** The file of changes of plan that were decided. */
 @Component
 class DecisionFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     static final FileKind PLAN_CHANGES = FileKind.named("plan-changes", "changes of plan").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("changed_on", DATE), Column.of("change", TEXT))
@@ -31,7 +31,7 @@ class DecisionFiles implements DeclaresFiles {
             .key("student_id, measure_id, changed_on").payload("%s.change")
             .apply("""
                     insert into decisions_decision (student_id, measure_id, kind, decided_on, look_again_on, proposed, because, reason, recorded_by)
-                    select student_id, measure_id, 'plan-changed', changed_on, changed_on + 28, 'change', 'brought in from a file', change, scope_person()
+                    select student_id, measure_id, 'plan-changed', changed_on, changed_on + 28, 'change', 'brought in from a file', change, (select scope_person())
                       from accepted where outcome = 'new' order by row_no""")
             .build();
 

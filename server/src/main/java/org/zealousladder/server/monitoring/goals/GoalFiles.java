@@ -14,7 +14,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** The file of goals. */
 @Component
 class GoalFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     static final FileKind GOALS = FileKind.named("goals", "goals").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("start_date", DATE), Column.of("start_score", NUMBER),
@@ -47,7 +47,7 @@ class GoalFiles implements DeclaresFiles {
             .apply("""
                     insert into goals_goal (id, student_id, measure_id, start_date, start_score, goal_date, goal_score, known_from, recorded_by)
                     select coalesce(r.id, nextval(pg_get_serial_sequence('goals_goal', 'id'))), a.student_id, a.measure_id, a.start_date, a.start_score,
-                           a.goal_date, a.goal_score, case when r.id is null then a.start_date else %s end, scope_person()
+                           a.goal_date, a.goal_score, case when r.id is null then a.start_date else %s end, (select scope_person())
                       from accepted a left join replacement r on r.row_no = a.row_no
                      where a.outcome <> 'unchanged'""".formatted(TODAY))
             .build();

@@ -14,7 +14,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** Files about what is done for students: concerns, plans with their phases, sessions, and the list of strategies. */
 @Component
 class PlanFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     static final FileKind STRATEGIES = FileKind.named("strategies", "strategies")
             .columns(Column.of("area", TEXT), Column.of("strategy", TEXT), Column.optional("how", TEXT), Column.optional("school", TEXT))
@@ -52,7 +52,7 @@ class PlanFiles implements DeclaresFiles {
                       from worried_anew w where c.id = w.old_id""".formatted(TODAY))
             .apply("""
                     insert into plans_concern (id, student_id, area, level, note, known_from, recorded_by)
-                    select id, student_id, area, level, note, case when old_id is null then coalesce(since, %1$s) else %1$s end, scope_person() from worried_anew"""
+                    select id, student_id, area, level, note, case when old_id is null then coalesce(since, %1$s) else %1$s end, (select scope_person()) from worried_anew"""
                     .formatted(TODAY))
             .build();
 
@@ -82,10 +82,10 @@ class PlanFiles implements DeclaresFiles {
                       from (select nextval(pg_get_serial_sequence('plans_plan', 'id')) as id, a.* from accepted a where a.outcome = 'new') n""")
             .apply("""
                     insert into plans_plan (id, root, student_id, measure_id, group_id, group_name, worry, success, starts, ends, known_from, recorded_by)
-                    select id, id, student_id, measure_id, group_id, "group", worry, success, starts, ends, starts, scope_person() from planned""")
+                    select id, id, student_id, measure_id, group_id, "group", worry, success, starts, ends, starts, (select scope_person()) from planned""")
             .apply("""
                     insert into plans_phase (plan_root, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, known_from, recorded_by)
-                    select id, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, starts, scope_person() from planned""")
+                    select id, student_id, measure_id, starts, strategy_id, strategy, place, leader, minutes, per_week, starts, (select scope_person()) from planned""")
             .build();
 
     private static final String RUNNING = """
@@ -112,7 +112,7 @@ class PlanFiles implements DeclaresFiles {
             .key("student_id, measure_id, starts").payload("%s.strategy")
             .apply("""
                     insert into plans_phase (plan_root, student_id, measure_id, starts, strategy, place, leader, minutes, per_week, reason, known_from, recorded_by)
-                    select root, student_id, measure_id, starts, strategy, place, leader, minutes, per_week, reason, starts, scope_person()
+                    select root, student_id, measure_id, starts, strategy, place, leader, minutes, per_week, reason, starts, (select scope_person())
                       from accepted where outcome = 'new' order by starts""")
             .build();
 
@@ -139,7 +139,7 @@ class PlanFiles implements DeclaresFiles {
                     .formatted(TODAY))
             .apply("""
                     insert into plans_session (id, plan_root, student_id, on_day, given, known_from, recorded_by)
-                    select id, root, student_id, held_on, given, case when old_id is null then held_on else %s end, scope_person() from held_anew"""
+                    select id, root, student_id, held_on, given, case when old_id is null then held_on else %s end, (select scope_person()) from held_anew"""
                     .formatted(TODAY))
             .build();
 

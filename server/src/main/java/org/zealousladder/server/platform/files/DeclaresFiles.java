@@ -11,6 +11,11 @@ public interface DeclaresFiles {
         return List.of();
     }
 
+    /** What comes in files that speak of each other. */
+    default List<Bundle> bundles() {
+        return List.of();
+    }
+
     /** What can be referred to by name. */
     default List<Reference> references() {
         return List.of();

@@ -16,11 +16,14 @@ import org.jspecify.annotations.Nullable;
  * @param composed a field that is put together of others where it has no column of its own; null for none
  * @param folded the field that several columns can hold, each for a row of its own (a sheet with a column per week); null for none
  * @param narrowing the field by which namesakes are told apart; null for none
+ * @param standing the temporary table in which the rows of a bundle's file stand for the others of the bundle; null for a file that speaks for itself
+ * @param knownBy columns by which a file of a standard form is known; none where people say what it is about
  * @param told select over the temporary table {@code raw} that says what the rows mean before they are told apart into kinds; null where they stand as they are
  * @param found field whose names are looked for before its rows are told apart into kinds, and are new where they are not on record; null for none
  */
 public record Subject(String code, String label, List<Field> fields, List<Need> needs, @Nullable Composed composed, @Nullable String folded,
-        @Nullable String narrowing, @Nullable String found, @Nullable String told, List<Part> parts) {
+        @Nullable String narrowing, @Nullable String found, @Nullable String told, @Nullable String standing, List<String> knownBy,
+        List<Part> parts) {
 
     /**
      * What a column can mean.
@@ -94,6 +97,8 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
         private @Nullable String narrowing;
         private @Nullable String found;
         private @Nullable String told;
+        private @Nullable String standing;
+        private List<String> knownBy = List.of();
 
         private Builder(String code, String label) {
             this.code = code;
@@ -150,6 +155,18 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
             return this;
         }
 
+        /** It is of a bundle: its rows stand in {@code table}. */
+        public Builder standing(String table, String... columns) {
+            standing = table;
+            return knownBy(columns);
+        }
+
+        /** It is a file of a standard form, with columns that are called so. */
+        public Builder knownBy(String... columns) {
+            knownBy = List.of(columns);
+            return this;
+        }
+
         public Builder rowsOf(String kind) {
             parts.add(new Part(kind, List.of(), null));
             return this;
@@ -161,7 +178,8 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
         }
 
         public Subject build() {
-            return new Subject(code, label, List.copyOf(fields), List.copyOf(needs), composed, folded, narrowing, found, told, List.copyOf(parts));
+            return new Subject(code, label, List.copyOf(fields), List.copyOf(needs), composed, folded, narrowing, found, told, standing, knownBy,
+                    List.copyOf(parts));
         }
     }
 }

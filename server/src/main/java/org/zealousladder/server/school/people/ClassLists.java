@@ -59,13 +59,13 @@ class ClassLists implements DeclaresFiles {
 
     /** Who is on record stays as they are there: a coordinator who teaches a class does not become a teacher. */
     private static final String PEOPLE = """
-            select t.row_no, coalesce(t.login, %s) as login, coalesce(t.teacher, t.login) as person, 'teacher' as role, t.school
+            select t.row_no, coalesce(t.login, %s) as login, coalesce(t.teacher, t.login) as person, 'teacher' as role, t.school, null as ended
               from (select min(row_no) as row_no, school, teacher, login from raw where coalesce(teacher, login) is not null group by school, teacher, login) t
              where not exists (select from people_person p where p.login = t.login or t.login is null and roster_plain(p.name) = roster_plain(t.teacher))"""
             .formatted(LOGIN.formatted("t.teacher"));
 
     private static final String TEACHES = """
-            select min(r.row_no) as row_no, p.login, r.class_code as class
+            select min(r.row_no) as row_no, p.login, r.class_code as class, null as "to"
               from raw r join people_person p on p.login = coalesce(r.login, %s) or r.login is null and roster_plain(p.name) = roster_plain(r.teacher)
              where r.class is not null group by p.login, r.class_code""".formatted(LOGIN.formatted("r.teacher"));
 
@@ -75,7 +75,7 @@ class ClassLists implements DeclaresFiles {
      */
     private static final String ENROLMENTS = """
             with placed as (
-              select min(r.row_no) as row_no, r.code, r.class_code, min(r."from") as "from", y.id as year_id, greatest(scope_today(), y.starts) as now_or_then, y.starts
+              select min(r.row_no) as row_no, r.code, r.class_code, min(r."from") as "from", y.id as year_id, greatest((select scope_today()), y.starts) as now_or_then, y.starts
                 from raw r left join roster_year y on y.name = r.year where r.class is not null group by r.code, r.class_code, y.id, y.starts),
             compared as (
               select p.*, here.starts as here_from, here.ends as here_to, other.class as other, other.starts as other_from,

@@ -16,7 +16,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** The file of scores. */
 @Component
 class ScoreFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     /** An imported score counts as known from the day it was taken, unless the file says otherwise; a correction from today. */
     static final FileKind SCORES = FileKind.named("scores", "scores").least(Viewer.Role.TEACHER)
@@ -57,11 +57,11 @@ class ScoreFiles implements DeclaresFiles {
                       from correction c where s.id = c.old_id""".formatted(TODAY))
             .apply("""
                     insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
-                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, scope_person(), 'corrected by a file', o.window_id
+                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, (select scope_person()), 'corrected by a file', o.window_id
                       from correction c join scores_score o on o.id = c.old_id""")
             .apply("""
                     insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by)
-                    select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), scope_person()
+                    select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), (select scope_person())
                       from accepted where outcome = 'new'""")
             .build();
 

@@ -13,7 +13,7 @@ import org.zealousladder.server.platform.files.FileKind;
 /** Norm tables: one declaration for both kinds, which differ in what they are about and in whether they have seasons. */
 @Component
 class NormFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     /** Scores at percentiles, by grade and window. */
     static final FileKind NORMS = norms("norms", "norms", "score", "score");
@@ -79,7 +79,7 @@ class NormFiles implements DeclaresFiles {
                       from accepted a where a.outcome = 'changed' and t.id = a.table_id and t.superseded_on is null""".formatted(TODAY))
                 .apply("""
                     insert into norms_table (set_id, measure_id, grade, about, season, rests_on, known_from, recorded_by)
-                    select n.id, a.measure_id, a.grade, '%s', a.season, max(a.rests_on), case a.outcome when 'new' then date '1990-01-01' else %s end, scope_person()
+                    select n.id, a.measure_id, a.grade, '%s', a.season, max(a.rests_on), case a.outcome when 'new' then date '1990-01-01' else %s end, (select scope_person())
                       from accepted a join norms_set n on n.code = a.norm_set where a.outcome <> 'unchanged'
                      group by n.id, a.measure_id, a.grade, a.season, a.outcome""".formatted(about, TODAY))
                 .apply("""

@@ -14,7 +14,7 @@ import org.zealousladder.server.platform.who.Viewer;
 /** The file of tiers that were decided elsewhere. */
 @Component
 class TierFiles implements DeclaresFiles {
-    private static final String TODAY = "scope_today()";
+    private static final String TODAY = "(select scope_today())";
 
     /** Tiers that were decided elsewhere, a student, window and area a row. */
     static final FileKind TIERS = FileKind.named("tiers", "tiers").least(Viewer.Role.COORDINATOR)
@@ -43,7 +43,7 @@ class TierFiles implements DeclaresFiles {
                       from decided_anew d where t.id = d.old_id""".formatted(TODAY))
             .apply("""
                     insert into tiers_tier (id, student_id, window_id, area, outcome, tier, because, reason, known_from, recorded_by)
-                    select id, student_id, window_id, area, 'confirmed', tier, 'Brought in by a file.', reason, coalesce(decided, %s), scope_person()
+                    select id, student_id, window_id, area, 'confirmed', tier, 'Brought in by a file.', reason, coalesce(decided, %s), (select scope_person())
                       from decided_anew""".formatted(TODAY))
             .build();
 
