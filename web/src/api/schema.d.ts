@@ -244,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/coverage/untested.csv-metadata.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["untestedDescription"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cuts": {
         parameters: {
             query?: never;
@@ -1204,6 +1220,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/records/kinds/{kind}-metadata.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["description"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/records/matchings": {
         parameters: {
             query?: never;
@@ -1244,6 +1276,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["matching"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/roster.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["roster"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4842,6 +4890,26 @@ export interface operations {
             };
         };
     };
+    untestedDescription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/csvm+json": string;
+                };
+            };
+        };
+    };
     cuts: {
         parameters: {
             query: {
@@ -6369,6 +6437,28 @@ export interface operations {
             };
         };
     };
+    description: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/csvm+json": string;
+                };
+            };
+        };
+    };
     matchings: {
         parameters: {
             query?: never;
@@ -6427,6 +6517,29 @@ export interface operations {
                 };
                 content: {
                     "application/csvm+json": string;
+                };
+            };
+        };
+    };
+    roster: {
+        parameters: {
+            query: {
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
                 };
             };
         };

@@ -12,6 +12,27 @@ select f.kind, f.foreign_id as fid, f.record_id, f.second_id, f.changed_at from 
 create index on or_of_source (kind, fid);
 analyze or_of_source;
 
+-- A sourcedId that comes again in its file says nothing new.
+create temporary table or_repeated (n integer) on commit drop;
+with gone as (delete from or_orgs r using (select min(row_no) as row_no, "sourcedId" from or_orgs group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+with gone as (delete from or_academic_sessions r using (select min(row_no) as row_no, "sourcedId" from or_academic_sessions group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+with gone as (delete from or_courses r using (select min(row_no) as row_no, "sourcedId" from or_courses group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+with gone as (delete from or_classes r using (select min(row_no) as row_no, "sourcedId" from or_classes group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+with gone as (delete from or_users r using (select min(row_no) as row_no, "sourcedId" from or_users group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+with gone as (delete from or_enrollments r using (select min(row_no) as row_no, "sourcedId" from or_enrollments group by "sourcedId" having count(*) > 1) f
+               where r."sourcedId" = f."sourcedId" and r.row_no > f.row_no returning 1)
+insert into or_repeated select count(*) from gone;
+
 -- Rows older than what is known.
 create temporary table or_passed (n integer) on commit drop;
 with gone as (delete from or_orgs r using or_of_source f where f.kind = 'school' and f.fid = r."sourcedId" and f.changed_at > roster_moment(r."dateLastModified") returning 1)

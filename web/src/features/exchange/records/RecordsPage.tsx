@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useContext } from 'react';
 import { api, data } from '../../../api/client';
+import { useSession } from '../../../api/session';
 import { longDay } from '../../../lib/format';
 import { ScopeContext, type ScopeState, whoWords } from '../../../lib/scope';
 import { BroughtIn } from '../../../parts/imports/BroughtIn';
@@ -19,8 +20,8 @@ export default function RecordsPage() {
             Bring records in
           </h1>
           <p className="text-soft mt-0.5 mb-3">
-            CSV files or workbooks (.xlsx), as you have them: class lists, result sheets, anything with names over its
-            columns. You see what they would do before anything is saved.
+            CSV files, workbooks (.xlsx) or a ZIP of them, as you have them: class lists, result sheets, a whole roster
+            (OneRoster), anything with names over its columns. You see what they would do before anything is saved.
           </p>
           <ImportBox />
           <BroughtIn />
@@ -37,10 +38,12 @@ export default function RecordsPage() {
 
 function Export({ state }: { state: ScopeState }) {
   const { scope, choices } = state;
+  const session = useSession();
   const query = new URLSearchParams({ who: scope.who, year: String(scope.year), asOf: scope.asOf });
   const measure = choices.measures.find((m) => m.id === scope.measure);
   const one = new URLSearchParams(query);
   one.set('measure', String(scope.measure));
+  const whole = new URLSearchParams({ year: String(scope.year), asOf: scope.asOf });
   const link = 'block py-1.5 border-t border-hair text-act font-semibold text-[14px] no-underline hover:underline';
   return (
     <section aria-labelledby="export">
@@ -56,6 +59,11 @@ function Export({ state }: { state: ScopeState }) {
       <a className={link} href={`/api/records/scores.csv?${query}`} download>
         All measures of the year (CSV)
       </a>
+      {session.data?.person?.role !== 'teacher' && (
+        <a className={link} href={`/api/records/roster.zip?${whole}`} download>
+          Roster and screening scores of the year (OneRoster)
+        </a>
+      )}
     </section>
   );
 }
@@ -74,7 +82,15 @@ function Formats() {
             <dt className="font-semibold first-letter:uppercase">{k.label}</dt>
             <dd className="m-0 text-soft break-words">
               {k.columns.join(', ')}
-              {k.optional.length > 0 && <>; if you like {k.optional.join(', ')}</>}
+              {k.optional.length > 0 && <>; if you like {k.optional.join(', ')}</>}{' '}
+              <a
+                className="text-act whitespace-nowrap"
+                href={`/api/records/kinds/${k.kind}-metadata.json`}
+                aria-label={`Description of ${k.label} for programs (CSVW)`}
+                download
+              >
+                CSVW
+              </a>
             </dd>
           </div>
         ))}

@@ -14,7 +14,10 @@ comment on column roster_foreign.changed_at is 'When its source last changed it,
 create index on roster_foreign (kind, record_id);
 
 alter table roster_foreign enable row level security;
-create policy see on roster_foreign for select using ((select scope_role()) = 'administrator' or kind = 'student' and record_id in (select scope_students()));
+create policy see on roster_foreign for select using ((select scope_role()) = 'administrator'
+  or (select scope_role()) <> '' and case kind when 'student' then record_id in (select scope_students())
+       when 'enrolment' then exists (select from roster_enrolment e where e.id = record_id)
+       when 'member' then exists (select from roster_member m where m.id = record_id) else true end);
 create policy add on roster_foreign for insert with check ((select scope_role()) = 'administrator');
 create policy change on roster_foreign for update using ((select scope_role()) = 'administrator');
 grant select, insert on roster_foreign to ladder_app;
@@ -92,3 +95,21 @@ begin
   update records_done set undone_at = now(), undone_by = scope_person(), undone_because = because where id = done;
   delete from records_done_row where done_id = done;
 end $$;
+
+-- For what goes out: the number a thing has in that system, or else one made of its kind and our own.
+create function or_id(of text, record integer, wanted text) returns text language sql stable parallel safe
+  return coalesce((select min(f.foreign_id) from roster_foreign f where f.kind = of and f.record_id = record and f.source = wanted), of || '-' || record);
+
+-- The screening scores of a year with the class the student was in on the day.
+create function or_screening(in_year integer, in_school integer, as_of date)
+  returns table (id bigint, student_id integer, measure_id smallint, taken_on date, value double precision, status text, window_id integer, class_id integer)
+  language sql stable as $$
+    with w as (select * from measures_window where year_id = in_year),
+    students as (select distinct e.student_id from roster_enrolment e join roster_class c on c.id = e.class_id join roster_student s on s.id = e.student_id and s.erased_on is null
+                  where c.year_id = in_year and (in_school is null or c.school_id = in_school))
+    select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id, c.id
+      from scores_screening(array(select st.student_id from students st), array(select m.id from measures_measure m), array(select w.id from w order by w.id),
+                            array(select w.starts from w order by w.id), array(select w.ends from w order by w.id), as_of) s
+      join roster_enrolment e on e.student_id = s.student_id and s.taken_on between e.starts and coalesce(e.ends, 'infinity')
+      join roster_class c on c.id = e.class_id and c.year_id = in_year and (in_school is null or c.school_id = in_school)
+  $$;

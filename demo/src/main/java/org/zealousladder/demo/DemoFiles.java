@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Writes the demo's files into a folder. */
@@ -22,6 +23,7 @@ public final class DemoFiles {
     /** Writes the files and gives them in the order in which they must be brought in. */
     public static List<Path> write(Path folder, Size size) throws IOException {
         Files.createDirectories(folder);
+        List<Path> files;
         try (Sheets sheets = new Sheets(folder)) {
             Calendar.write(sheets);
             MeasureBook.write(sheets);
@@ -30,7 +32,14 @@ public final class DemoFiles {
             } else {
                 new District(sheets).write();
             }
-            return sheets.files();
+            files = sheets.files();
         }
+        if (size == Size.DISTRICT) {
+            return files;
+        }
+        // The roster comes as an office would send it; what that has no words for (support, administrators) by our own files.
+        List<Path> all = new ArrayList<>(List.of(RosterBundle.write(folder)));
+        files.stream().filter(f -> !RosterBundle.COVERED.contains(f.getFileName().toString())).forEach(all::add);
+        return all;
     }
 }

@@ -32,6 +32,7 @@ import org.springframework.test.web.servlet.ResultMatcher;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.FileSystemUtils;
 import org.zealousladder.core.Coded;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.exchange.records.ImportResult;
@@ -74,9 +75,8 @@ public abstract class ServerTest {
                 if (result.refused() > 0) {
                     throw new AssertionError(file.getFileName() + ": " + result.refusals());
                 }
-                Files.delete(file);
             }
-            Files.delete(folder);
+            FileSystemUtils.deleteRecursively(folder);
         }
     }
 

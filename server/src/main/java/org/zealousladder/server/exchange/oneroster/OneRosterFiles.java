@@ -145,6 +145,8 @@ class OneRosterFiles implements DeclaresFiles {
             select case when count(*) = 1 then '1 row is older than what is known from there, and is passed over.'
                         else count(*) || ' rows are older than what is known from there, and are passed over.' end
               from generate_series(1, (select sum(n) from or_passed)::integer) having count(*) > 0""", """
+            select case when count(*) = 1 then '1 row has' else count(*) || ' rows have' end || ' the sourcedId of an earlier one in the same file; only the first counts.'
+              from generate_series(1, (select sum(n) from or_repeated)::integer) having count(*) > 0""", """
             select 'The roster names no home classes (classType homeroom): its classes come in as teaching groups. Tiers go by home classes; bring those in by a class list.'
              where exists (select from or_class) and not exists (select from or_class where home)""", """
             select 'The manifest names ' || string_agg(substring("propertyName" from 6) || '.csv', ', ' order by "propertyName") || ', which is not among the files.'

@@ -26,9 +26,12 @@ import org.zealousladder.server.exchange.records.matching.Matchings;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.Forms;
+import org.zealousladder.server.platform.files.TableDescription;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.undoing.Undoing;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.Who;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
 @RestController
@@ -40,9 +43,11 @@ class RecordsController {
     private final Matchings matchings;
     private final SubjectsService subjects;
     private final Undoing undoing;
+    private final JsonMapper json;
 
     RecordsController(ImportService imports, ImportTurns turns, ExportService exports, ImportKinds kinds, Matchings matchings, SubjectsService subjects,
-            Undoing undoing) {
+            Undoing undoing, JsonMapper json) {
+        this.json = json;
         this.undoing = undoing;
         this.subjects = subjects;
         this.matchings = matchings;
@@ -61,6 +66,15 @@ class RecordsController {
         return kinds.all().stream().filter(k -> k.least().compareTo(role) <= 0).map(k -> new FileKind(k.code(), k.label(),
                 k.columns().stream().filter(Column::required).map(Column::name).toList(),
                 k.columns().stream().filter(c -> !c.required()).map(Column::name).toList())).toList();
+    }
+
+    /** What stands in a file of a kind, as CSV on the Web describes tables. */
+    @GetMapping(path = "/api/records/kinds/{kind}-metadata.json", produces = TableDescription.MEDIA_TYPE)
+    ResponseEntity<String> description(@PathVariable String kind) {
+        var described = kinds.all().stream().filter(k -> k.code().equals(kind)).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no kind of file called so."));
+        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"" + kind + ".csv-metadata.json\"")
+                .body(TableDescription.of(json, kind + ".csv", described.label(), described.columns()));
     }
 
     @GetMapping("/api/records/subjects")
@@ -208,6 +222,8 @@ class RecordsController {
     ResponseEntity<Resource> scores(@RequestParam String who, @RequestParam(required = false) @Nullable Integer measure, @RequestParam int year,
             @RequestParam LocalDate asOf, @RequestParam(required = false) @Nullable List<Integer> students) {
         Who of = Who.parse(who);
-        return Download.csv("scores-" + asOf + ".csv", rows -> exports.write(of, measure, year, asOf, students == null ? List.of() : students, rows));
+        return Download.described(
+                Download.csv("scores-" + asOf + ".csv", rows -> exports.write(of, measure, year, asOf, students == null ? List.of() : students, rows)),
+                "kinds/scores-metadata.json");
     }
 }

@@ -30,6 +30,7 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
             entry("/api/coverage", "Coverage"), entry("/api/entry", "Enter scores"), entry("/api/tiers", "Tiers"),
             entry("/api/tiers/closing", "Closing a window"), entry("/api/table", "Table"), entry("/api/report", "Report"),
             entry("/api/reading", "Reading aloud"), entry("/api/reading/{id}", "A reading"), entry("/api/records/scores.csv", "Scores"),
+            entry("/api/records/roster.zip", "Roster and screening scores"),
             entry("/api/table/export", "Table"), entry("/api/changes/preview", "who would move by a change"), entry("/api/report/pdf", "Report"));
     private static final String PDF = "/api/report/pdf";
     private static final String TABLE = "/api/table/export";

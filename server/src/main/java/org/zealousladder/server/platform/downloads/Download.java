@@ -42,6 +42,12 @@ public final class Download {
         });
     }
 
+    /** A table with its description, found by the header that <a href="https://www.w3.org/TR/tabular-data-model/#link-header">CSV on the Web</a> says. */
+    public static ResponseEntity<Resource> described(ResponseEntity<Resource> table, String description) {
+        return ResponseEntity.status(table.getStatusCode()).headers(table.getHeaders())
+                .header(HttpHeaders.LINK, "<" + description + ">; rel=\"describedby\"; type=\"application/csvm+json\"").body(table.getBody());
+    }
+
     public static ResponseEntity<Resource> of(String name, MediaType type, Content content) {
         return of(Path.of(System.getProperty("java.io.tmpdir")), name, type, content);
     }

@@ -15,14 +15,24 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.downloads.Download;
+import org.zealousladder.server.platform.files.Column;
+import org.zealousladder.server.platform.files.TableDescription;
 import org.zealousladder.server.school.roster.Who;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Coverage of a screening window. */
 @RestController
 class CoverageController {
+    private static final List<Column> UNTESTED = List.of(Column.of("student", Column.Type.TEXT), Column.of("name", Column.Type.TEXT).emptyAllowed(),
+            Column.of("class", Column.Type.TEXT), Column.of("measure", Column.Type.TEXT), Column.of("window", Column.Type.TEXT),
+            Column.choice("status", true, OwedKind.class), Column.optional("make_up", Column.Type.DATE));
+
     private final CoverageService coverage;
 
-    CoverageController(CoverageService coverage) {
+    private final JsonMapper json;
+
+    CoverageController(CoverageService coverage, JsonMapper json) {
+        this.json = json;
         this.coverage = coverage;
     }
 
@@ -42,11 +52,18 @@ class CoverageController {
     ResponseEntity<Resource> untested(@RequestParam String who, @RequestParam int year, @RequestParam(required = false) @Nullable Integer window,
             @RequestParam LocalDate asOf, @RequestParam(required = false, defaultValue = "false") boolean codes) {
         CoverageView view = coverage.view(Who.parse(who), year, window, asOf);
-        return Download.csv("untested-" + asOf + ".csv", rows -> {
-            rows.add("student", "name", "class", "measure", "window", "status", "make_up");
+        return Download.described(Download.csv("untested-" + asOf + ".csv", rows -> {
+            rows.add(UNTESTED.stream().map(Column::name).toList());
             view.untested().forEach(u -> rows.add(u.student().code(), codes ? "" : u.student().name(), u.student().className(),
                     u.measure(), view.window().name(), u.status().code(), u.makeUp() == null ? "" : u.makeUp().toString()));
-        });
+        }), "untested.csv-metadata.json");
+    }
+
+    /** What stands in it, as CSV on the Web describes tables. */
+    @GetMapping(path = "/api/coverage/untested.csv-metadata.json", produces = TableDescription.MEDIA_TYPE)
+    ResponseEntity<String> untestedDescription() {
+        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"untested.csv-metadata.json\"")
+                .body(TableDescription.of(json, "untested.csv", "Students without a score they should have", UNTESTED));
     }
 
     @PostMapping("/api/coverage/make-ups")

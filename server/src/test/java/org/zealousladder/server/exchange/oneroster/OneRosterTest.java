@@ -4,9 +4,14 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.platform.who.Viewer;
@@ -167,6 +172,77 @@ class OneRosterTest extends ServerTest {
         String notices = result.get("notices").toString();
         assertTrue(notices.contains("The roster names no home classes"), notices);
         assertTrue(notices.contains("demographics.csv is not read; nothing of it is kept."), notices);
+    }
+
+    @Test
+    void aSourcedIdThatComesTwiceCountsOnce() throws Exception {
+        JsonNode result = look(Bundles.school("fetlar", "Fetlar school")
+                .with("courses", "fetlar-k,", "fetlar-k,,,fetlar-y,Reading,,,fetlar-o,,", "fetlar-k,,,fetlar-y,Sums,,,fetlar-o,,")
+                .with("users", "fetlar-2,", Bundles.user("fetlar-2", "", "", "fetlar-bo", "Bo", "Skerry", "fetlar2"),
+                        Bundles.user("fetlar-2", "", "", "fetlar-bo", "Beau", "Skerry", "fetlar2"))
+                .zip()).get("result");
+        assertTrue(result.get("notices").toString().contains("2 rows have the sourcedId of an earlier one"), result.get("notices").toString());
+        assertTrue(parts(result).contains("groups 1/0/0 students 4/0/0"), parts(result));
+        assertEquals(0, result.get("refused").asInt());
+    }
+
+    private String wayOut() {
+        return "/api/records/roster.zip?year=" + thisYear() + "&asOf=2026-03-13";
+    }
+
+    private Map<String, List<String>> takenOut(Viewer who) throws Exception {
+        byte[] bytes = read(who, wayOut()).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
+        Map<String, List<String>> files = new java.util.LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+            for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+                files.put(e.getName(), new String(zip.readAllBytes(), StandardCharsets.UTF_8).lines().toList());
+            }
+        }
+        return files;
+    }
+
+    @Test
+    void whatGoesOutComesInAgainAsItIs() throws Exception {
+        take(Bundles.school("eday", "Eday school").zip());
+        byte[] bytes = read(person("a.sandvik"), wayOut()).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
+        Path file = Files.write(Files.createTempFile("ladder-test-", ".zip"), bytes);
+        JsonNode result = look(file).get("result");
+        Files.delete(file);
+        result.get("parts").forEach(p -> {
+            assertEquals(0, p.get("changed").asInt(), p.toString());
+            assertTrue(p.get("added").asInt() == 0 || p.get("kind").asString().equals("identifiers"), p.toString());
+        });
+        assertEquals(0, result.get("refused").asInt(), result.get("refusals").toString());
+        assertEquals(0, result.get("endings").size());
+        assertTrue(result.get("notices").toString().contains("results.csv is not read"), result.get("notices").toString());
+    }
+
+    @Test
+    void whatGoesOutIsInTheStandardsWordsAndItsScoresFindTheirStudents() throws Exception {
+        Map<String, List<String>> files = takenOut(person("m.tveit"));
+        assertTrue(files.get("manifest.csv").containsAll(List.of("oneroster.version,1.2", "file.results,bulk", "file.demographics,absent")));
+        assertEquals(Bundles.CLASSES, files.get("classes.csv").get(0));
+        assertEquals(Bundles.USERS, files.get("users.csv").get(0));
+        assertEquals(Bundles.ROLES, files.get("roles.csv").get(0));
+        assertEquals(Bundles.ENROLLMENTS, files.get("enrollments.csv").get(0));
+        assertEquals(1, files.get("orgs.csv").stream().skip(1).count(), "a coordinator's own school alone");
+        String kittiwake = "line-" + classId("2025-KITTIWAKE") + "-" + measure("oral-reading") + "-";
+        List<String> lines = files.get("lineItems.csv").stream().filter(l -> l.startsWith(kittiwake)).toList();
+        assertEquals(2, lines.size());
+        assertTrue(
+                lines.stream()
+                        .anyMatch(l -> l.contains(
+                                ",\"Oral reading, Winter\",words correct per minute,2026-01-12,2026-01-23,class-2025-KITTIWAKE,screening,,0,250,org-SKERROW")),
+                lines.toString());
+        Map<String, Integer> status = new java.util.TreeMap<>();
+        files.get("results.csv").stream().skip(1).map(l -> l.split(",", -1)).forEach(c -> {
+            assertTrue(files.get("lineItems.csv").stream().anyMatch(l -> l.startsWith(c[3] + ",")), c[3]);
+            assertTrue(c[4].startsWith("pupil-S"), "by the number of the office: " + c[4]);
+            status.merge(c[5] + (c[6].isEmpty() ? " without" : " with"), 1, Integer::sum);
+        });
+        assertTrue(status.get("fully graded with") > 1000 && status.get("not submitted without") > 0, status.toString());
+        assertEquals(null, status.get("fully graded without"));
+        read(person("i.mensah"), wayOut()).andExpect(refused("403 forbidden"));
     }
 
     @Test

@@ -287,4 +287,22 @@ class ImportTest extends ServerTest {
         ImportResult again = imports.look(TestServer.csv("student,measure,date,score", "'=1+1,maze,2026-03-02,7"));
         assertEquals(1, again.unchanged(), again.toString());
     }
+
+    @Test
+    void everyTableThatGoesOutSaysWhereItIsDescribed() throws Exception {
+        String scores = read(person("m.tveit"), "/api/records/scores.csv?who=class-" + classId("2025-TERN") + "&year=" + thisYear() + "&asOf=2026-03-13")
+                .andExpect(status().isOk()).andReturn().getResponse().getHeader("Link");
+        assertEquals("<kinds/scores-metadata.json>; rel=\"describedby\"; type=\"application/csvm+json\"", scores);
+        JsonNode described = body(read(person("m.tveit"), "/api/records/kinds/scores-metadata.json").andExpect(status().isOk()));
+        assertEquals("http://www.w3.org/ns/csvw", described.get("@context").asString());
+        List<String> columns = described.at("/tableSchema/columns").valueStream()
+                .map(c -> c.get("name").asString() + " " + c.at("/datatype/base").asString() + " "
+                        + c.at("/datatype/format").asString("") + " " + c.get("required").asBoolean())
+                .toList();
+        assertEquals(List.of("student string  true", "measure string  true", "date date yyyy-MM-dd true", "score number  false",
+                "status string scored|absent|exempt|invalid false", "known date yyyy-MM-dd false"), columns);
+        read(person("m.tveit"), "/api/records/kinds/nothing-metadata.json").andExpect(refused("404 not-found"));
+        JsonNode untested = body(read(person("i.mensah"), "/api/coverage/untested.csv-metadata.json").andExpect(status().isOk()));
+        assertEquals(7, untested.at("/tableSchema/columns").size());
+    }
 }

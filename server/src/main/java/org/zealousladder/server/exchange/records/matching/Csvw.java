@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
-import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.Forms;
 import org.zealousladder.server.platform.files.Subject;
+import org.zealousladder.server.platform.files.TableDescription;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -21,7 +21,6 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public final class Csvw {
     static final String OWN = "urn:zealous-ladder:csvw:";
-    private static final String CONTEXT = "http://www.w3.org/ns/csvw";
 
     private final JsonMapper json;
 
@@ -34,7 +33,7 @@ public final class Csvw {
 
     public String write(String fileName, Subject about, Matching matching, Forms forms) {
         ObjectNode all = json.createObjectNode();
-        all.putArray("@context").add(CONTEXT).addObject().put("ladder", OWN);
+        all.putArray("@context").add(TableDescription.CONTEXT).addObject().put("ladder", OWN);
         all.put("url", fileName);
         all.put("dc:title", about.label());
         ObjectNode dialect = all.putObject("dialect");
@@ -49,7 +48,7 @@ public final class Csvw {
                 continue;
             }
             column.put("name", use.with().isEmpty() ? field.name() : field.name() + "_" + columns.size()).put("propertyUrl", "ladder:" + field.name());
-            column.set("datatype", datatype(field.column().type(), forms));
+            column.set("datatype", TableDescription.datatype(json, field.column(), forms));
             List<String> nothing = new ArrayList<>(List.of(""));
             matching.words().getOrDefault(field.name(), Map.of()).forEach((word, means) -> {
                 if (means.equals(Matching.NOTHING)) {
@@ -72,21 +71,6 @@ public final class Csvw {
         all.set("ladder:names", json.valueToTree(names));
         all.set("ladder:forms", json.valueToTree(forms));
         return json.writeValueAsString(all);
-    }
-
-    private JsonNode datatype(Column.Type type, Forms forms) {
-        ObjectNode datatype = json.createObjectNode();
-        switch (type) {
-            case DATE -> datatype.put("base", "date").put("format", switch (forms.days()) {
-                case YEAR_FIRST -> "yyyy-MM-dd";
-                case DAY_FIRST -> "dd/MM/yyyy";
-                case MONTH_FIRST -> "MM/dd/yyyy";
-            });
-            case NUMBER -> datatype.put("base", "number").putObject("format").put("decimalChar", forms.decimals() == Forms.Decimals.COMMA ? "," : ".");
-            case WHOLE -> datatype.put("base", "integer");
-            case TEXT, CHOICE, GRADE -> datatype.put("base", "string");
-        }
-        return datatype;
     }
 
     /** Null for a description that is none of ours. */
