@@ -22,6 +22,7 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
   const taken = r.added + r.changed;
   const sure = r.files.every((f) => f.sureOfDays);
   const [meant, setMeant] = useState(false);
+  const standard = r.files.filter((f) => f.told === 'standard');
   const many = r.endings.some((e) => e.many);
   const match = (file: number, matching: Matching) => {
     const read = r.files[file];
@@ -54,18 +55,27 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
       ) : (
         <Counts result={r} />
       )}
-      {r.files.map((file, i) => (
-        <File
-          // biome-ignore lint/suspicious/noArrayIndexKey: two files can have one name
-          key={i}
-          file={file}
-          named={r.files.length > 1}
-          subjects={subjects}
-          busy={busy}
-          onMatch={(m) => match(i, m)}
-          onRead={(how) => onRead({ ...how, file: i, matching: how.forms ? file.matching : undefined })}
-        />
-      ))}
+      {standard.length > 0 && (
+        <p className="m-0 text-[14px]">
+          <b className="font-semibold">A roster in the form of OneRoster</b>{' '}
+          <span className="text-soft break-words">({standard.map((f) => f.name).join(', ')})</span>
+        </p>
+      )}
+      {r.files.map(
+        (file, i) =>
+          file.told !== 'standard' && (
+            <File
+              // biome-ignore lint/suspicious/noArrayIndexKey: two files can have one name
+              key={i}
+              file={file}
+              named={r.files.length > 1}
+              subjects={subjects}
+              busy={busy}
+              onMatch={(m) => match(i, m)}
+              onRead={(how) => onRead({ ...how, file: i, matching: how.forms ? file.matching : undefined })}
+            />
+          ),
+      )}
       {r.notices.map((notice) => (
         <p key={notice} className="m-0 pl-3 border-l-4 border-ochre text-[14px]">
           {notice}
@@ -95,6 +105,26 @@ export function Preview({ preview, subjects, busy, onRead, onTake, onLeave }: Pr
   );
 }
 
+/** One line a kind, of those of which there is anything; several files can bring one kind. */
+function kinds(parts: ImportResult['parts']): ImportResult['parts'] {
+  const all = new Map<string, ImportResult['parts'][number]>();
+  for (const p of parts) {
+    const before = all.get(p.kind);
+    all.set(
+      p.kind,
+      before
+        ? {
+            ...p,
+            added: before.added + p.added,
+            changed: before.changed + p.changed,
+            unchanged: before.unchanged + p.unchanged,
+          }
+        : p,
+    );
+  }
+  return [...all.values()].filter((p) => p.added + p.changed + p.unchanged > 0);
+}
+
 function Counts({ result: r }: { result: ImportResult }) {
   return (
     <>
@@ -119,9 +149,8 @@ function Counts({ result: r }: { result: ImportResult }) {
       </dl>
       {r.parts.length > 1 && (
         <ul aria-label="What comes of it" className="m-0 p-0 list-none text-[14px] flex flex-wrap gap-x-6 gap-y-1">
-          {r.parts.map((p, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: two files can bring one kind
-            <li key={i}>
+          {kinds(r.parts).map((p) => (
+            <li key={p.kind}>
               <span className="first-letter:uppercase">{p.label}</span>: <b className="font-semibold">{p.added}</b> new
               {p.changed > 0 && `, ${p.changed} changed`}
               {p.unchanged > 0 && `, ${p.unchanged} as before`}
@@ -169,7 +198,7 @@ function Endings({
 
 const TOLD: Record<FileRead['told'], string> = {
   ours: 'Its columns are called as ours.',
-  standard: 'It is part of a OneRoster roster.',
+  standard: 'It is part of a roster.',
   remembered: 'Its columns are matched as the last time.',
   guessed: 'This is what its columns look like. Is it so?',
   said: 'Its columns are matched as you say.',
@@ -190,7 +219,7 @@ function File({
   onMatch: (m: Matching) => void;
   onRead: (how: ReadAs) => void;
 }) {
-  const quiet = file.told === 'ours' || file.told === 'standard' || file.told === 'remembered';
+  const quiet = file.told === 'ours' || file.told === 'remembered';
   const [open, setOpen] = useState(!quiet);
   const subject = subjects.find((s) => s.code === file.matching.subject);
   return (
