@@ -126,7 +126,71 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        delete: operations["end_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/spans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/spans/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
         delete: operations["end_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/{school}/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["week"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1943,6 +2007,35 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        CalendarSpan: {
+            by?: string;
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id: number;
+            /** @enum {string} */
+            kind: "term" | "holiday" | "closure";
+            /** Format: int32 */
+            schoolId?: number;
+            /** Format: date */
+            starts: string;
+            words: string;
+        };
+        CalendarView: {
+            days: string;
+            /** Format: int32 */
+            gone: number;
+            mayChange: boolean;
+            mayChangeAll: boolean;
+            /** Format: int32 */
+            open: number;
+            school: components["schemas"]["SchoolRef"];
+            spans: components["schemas"]["CalendarSpan"][];
+            /** Format: date */
+            today: string;
+            week: number[];
+            year: components["schemas"]["SchoolYear"];
+        };
         Cell: {
             /** Format: int32 */
             band?: number;
@@ -3175,6 +3268,17 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        NewSpan: {
+            /** Format: date */
+            ends: string;
+            /** @enum {string} */
+            kind: "term" | "holiday" | "closure";
+            /** Format: int32 */
+            school?: number;
+            /** Format: date */
+            starts: string;
+            words: string;
+        };
         NewYear: {
             /** Format: date */
             ends: string;
@@ -3995,6 +4099,10 @@ export interface components {
             login: string;
             password?: string;
         };
+        SpanMade: {
+            /** Format: int32 */
+            id: number;
+        };
         SpanRow: {
             best: components["schemas"]["Dated"];
             /** Format: double */
@@ -4464,6 +4572,9 @@ export interface components {
             /** Format: int32 */
             strategyId?: number;
         };
+        WeekForm: {
+            week: number[];
+        };
         Weighed: {
             /** Format: int32 */
             measureId: number;
@@ -4681,7 +4792,7 @@ export interface operations {
             };
         };
     };
-    end_1: {
+    end_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4691,6 +4802,97 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    view: {
+        parameters: {
+            query: {
+                school: number;
+                year: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CalendarView"];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSpan"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SpanMade"];
+                };
+            };
+        };
+    };
+    end_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                school: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeekForm"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

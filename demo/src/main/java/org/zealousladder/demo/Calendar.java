@@ -33,19 +33,30 @@ final class Calendar {
     static void write(Sheets sheets) throws IOException {
         sheets.row("years", LAST_YEAR, LAST_START, LAST_END);
         sheets.row("years", THIS_YEAR, THIS_START, THIS_END);
+        for (Off o : OFF) {
+            sheets.row("calendar", o.kind(), o.called(), o.first(), o.last());
+        }
         for (Window w : WINDOWS) {
             sheets.row("windows", w.year(), w.name(), w.opens(), w.closes());
         }
     }
 
-    /** No lessons: autumn break, midwinter, and the storm week in February when no ferry ran. */
-    static boolean closed(LocalDate day) {
-        return between(day, LocalDate.of(2025, 10, 20), LocalDate.of(2025, 10, 24))
-                || between(day, LocalDate.of(2025, 12, 20), LocalDate.of(2026, 1, 6))
-                || between(day, LocalDate.of(2026, 2, 2), LocalDate.of(2026, 2, 6));
+    /** Days without lessons. */
+    private record Off(String kind, String called, LocalDate first, LocalDate last) {
+        boolean holds(LocalDate day) {
+            return !day.isBefore(first) && !day.isAfter(last);
+        }
     }
 
-    private static boolean between(LocalDate day, LocalDate from, LocalDate to) {
-        return !day.isBefore(from) && !day.isAfter(to);
+    private static final List<Off> OFF = List.of(new Off("holiday", "Autumn break", LocalDate.of(2024, 10, 21), LocalDate.of(2024, 10, 25)),
+            new Off("holiday", "Midwinter", LocalDate.of(2024, 12, 21), LocalDate.of(2025, 1, 7)),
+            new Off("holiday", "Spring break", LocalDate.of(2025, 4, 14), LocalDate.of(2025, 4, 21)),
+            new Off("holiday", "Autumn break", LocalDate.of(2025, 10, 20), LocalDate.of(2025, 10, 24)),
+            new Off("holiday", "Midwinter", LocalDate.of(2025, 12, 20), LocalDate.of(2026, 1, 6)),
+            new Off("closure", "Storm: no ferry ran", LocalDate.of(2026, 2, 2), LocalDate.of(2026, 2, 6)),
+            new Off("holiday", "Spring break", LocalDate.of(2026, 3, 30), LocalDate.of(2026, 4, 6)));
+
+    static boolean closed(LocalDate day) {
+        return OFF.stream().anyMatch(o -> o.holds(day));
     }
 }

@@ -17,6 +17,7 @@ final class Sheets implements AutoCloseable {
     static {
         HEADERS.put("schools", new String[] {"school", "name"});
         HEADERS.put("years", new String[] {"year", "starts", "ends"});
+        HEADERS.put("calendar", new String[] {"days", "called", "first", "last"});
         HEADERS.put("measures", new String[] {"measure", "title", "kind", "area", "unit", "lowest", "highest", "decimals", "better", "sem", "rule"});
         HEADERS.put("windows", new String[] {"year", "window", "opens", "closes"});
         HEADERS.put("cut-sets", new String[] {"set", "set_title", "set_kind", "school", "note", "counts"});

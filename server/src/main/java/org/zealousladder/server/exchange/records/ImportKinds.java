@@ -18,7 +18,8 @@ import org.zealousladder.server.platform.files.Subject;
 @Component
 class ImportKinds {
     /** What others refer to comes first. */
-    private static final List<String> ORDER = List.of("schools", "years", "measures", "strategies", "people", "classes", "groups", "students", "windows",
+    private static final List<String> ORDER = List.of("schools", "years", "calendar", "measures", "strategies", "people", "classes", "groups", "students",
+            "windows",
             "enrolments", "members", "teaches", "leads", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans", "plan-phases",
             "plan-changes", "sessions", "tiers",
             "passages", "passage-questions", "readings", "reading-marks", "identifiers");

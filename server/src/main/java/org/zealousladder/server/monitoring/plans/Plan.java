@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.core.plans.Dosage;
 
 /**
@@ -39,15 +40,15 @@ public record Plan(long id, long root, int studentId, int measureId, @Nullable L
         return new PlanVersion(root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote);
     }
 
-    /** The plan with its phases and the sessions given, counted until {@code asOf}. */
-    Plan with(List<PlanPhase> all, int sessions, LocalDate asOf) {
+    /** The plan with its phases and the sessions given, counted until {@code asOf} by the school's days. */
+    Plan with(List<PlanPhase> all, int sessions, LocalDate asOf, SchoolDays days) {
         LocalDate until = closedOn != null ? closedOn : ends.isBefore(asOf) ? ends : asOf.plusDays(1);
         List<Dosage.Phase> asked = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             LocalDate to = i + 1 < all.size() && all.get(i + 1).starts().isBefore(until) ? all.get(i + 1).starts() : until;
             asked.add(new Dosage.Phase(all.get(i).starts(), to, all.get(i).perWeek()));
         }
-        Dosage dosage = Dosage.of(asked, sessions);
+        Dosage dosage = Dosage.of(asked, sessions, days);
         return new Plan(id, root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote, by,
                 List.copyOf(all), sessions, dosage.planned(), dosage.tooLittle());
     }

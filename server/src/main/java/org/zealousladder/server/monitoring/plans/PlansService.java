@@ -13,14 +13,17 @@ import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.calendar.CalendarService;
 
 /** Reads plans, and counts their sessions. */
 @Service
 public class PlansService {
     private final PlansStore store;
     private final SchoolCalendar calendar;
+    private final CalendarService days;
 
-    PlansService(PlansStore store, SchoolCalendar calendar) {
+    PlansService(PlansStore store, SchoolCalendar calendar, CalendarService days) {
+        this.days = days;
         this.store = store;
         this.calendar = calendar;
     }
@@ -28,7 +31,7 @@ public class PlansService {
     /** Plans as known on {@code asOf}, the newest first; of all measures when {@code measure} is null. */
     @Transactional(readOnly = true)
     public List<Plan> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
-        return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
+        return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf, days.schools(asOf));
     }
 
     @Transactional(readOnly = true)

@@ -4,12 +4,14 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcOperations;
 import org.springframework.jdbc.core.namedparam.SqlParameterSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.server.platform.sql.BoundTo;
 import org.zealousladder.server.platform.sql.Known;
 
@@ -25,7 +27,7 @@ class PlansStore {
 
     record PlanRow(long id, long root, int studentId, int measureId, @Nullable Long groupId, @Nullable String groupName, String worry,
             @Nullable String success, LocalDate starts, LocalDate ends, @Nullable LocalDate closedOn, @Nullable PlanOutcome outcome,
-            @Nullable String outcomeNote, @Nullable String by) {
+            @Nullable String outcomeNote, @Nullable String by, @Nullable Integer schoolId) {
         Plan plan() {
             return new Plan(id, root, studentId, measureId, groupId, groupName, worry, success, starts, ends, closedOn, outcome, outcomeNote, by,
                     List.of(), 0, 0, false);
@@ -37,12 +39,18 @@ class PlansStore {
 
     private record GivenRow(long planRoot, int given) {}
 
-    /** Plans with phases and sessions as known on a day, the newest first: three reads whatever their number. */
-    List<Plan> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf) {
+    /**
+     * Plans with phases and sessions as known on a day, the newest first: three reads whatever their number.
+     *
+     * @param calendars the days of a school, by its number
+     */
+    List<Plan> knownOn(Collection<Integer> students, @Nullable Integer measure, LocalDate asOf, IntFunction<SchoolDays> calendars) {
         Integer[] ids = students.toArray(Integer[]::new);
         List<PlanRow> rows = db.sql("""
                 select p.id, p.root, p.student_id, p.measure_id, p.group_id, p.group_name, p.worry, p.success, p.starts, p.ends, p.closed_on,
-                       p.outcome, p.outcome_note, a.name as by
+                       p.outcome, p.outcome_note, a.name as by,
+                       (select c.school_id from roster_enrolment e join roster_class c on c.id = e.class_id
+                         where e.student_id = p.student_id and e.starts <= :asOf order by e.starts desc limit 1) as school_id
                   from plans_plan p left join people_person a on a.id = p.recorded_by
                  where p.student_id = any(:students) and (:measure::smallint is null or p.measure_id = :measure::smallint) and """
                 + Known.asOf("p") + "order by p.starts desc, p.id desc").param("students", ids).param("measure", measure).param("asOf", asOf)
@@ -61,7 +69,8 @@ class PlansStore {
                         + Known.asOf("s") + "group by s.plan_root")
                 .param("students", ids).param("asOf", asOf).query(GivenRow.class).list().stream()
                 .collect(Collectors.toMap(GivenRow::planRoot, GivenRow::given));
-        return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf)).toList();
+        return rows.stream().map(r -> r.plan().with(phases.getOrDefault(r.root(), List.of()), given.getOrDefault(r.root(), 0), asOf,
+                r.schoolId() == null ? SchoolDays.MONDAY_TO_FRIDAY : calendars.apply(r.schoolId()))).toList();
     }
 
     /** Whose plan a version is. */

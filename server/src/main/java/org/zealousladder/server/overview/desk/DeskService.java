@@ -10,9 +10,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
@@ -26,6 +28,7 @@ import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
 import org.zealousladder.server.overview.desk.DeskView.ToCollect;
 import org.zealousladder.server.overview.desk.DeskView.ToDecide;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.calendar.CalendarService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -42,7 +45,8 @@ import org.zealousladder.server.screening.tiers.RetestsService;
 @Transactional(readOnly = true)
 public class DeskService {
     /** A monitored student without a score for more than this many days is on the list. */
-    static final int DAYS_WITHOUT_SCORE = 10;
+    /** School days: a week, and some time to enter it. */
+    static final int DAYS_WITHOUT_SCORE = 7;
 
     private final RosterService roster;
     private final MeasuresService measures;
@@ -50,9 +54,11 @@ public class DeskService {
     private final CardsService trends;
     private final StandingsService standing;
     private final RetestsService retests;
+    private final CalendarService days;
 
     DeskService(RosterService roster, MeasuresService measures, WindowsService allWindows, CardsService trends, StandingsService standing,
-            RetestsService retests) {
+            RetestsService retests, CalendarService days) {
+        this.days = days;
         this.roster = roster;
         this.measures = measures;
         this.allWindows = allWindows;
@@ -78,7 +84,7 @@ public class DeskService {
                 .toList();
         List<ToCollect> collect = new ArrayList<>(missingScreening(students, byId, standings, asOf));
         collect.addAll(again(students, byId, standings, asOf));
-        collect.addAll(missingWeekly(all, asOf));
+        collect.addAll(missingWeekly(all, students, asOf));
         List<ToCelebrate> celebrate = new ArrayList<>(goalsReached(all));
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
         bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
@@ -129,14 +135,17 @@ public class DeskService {
         return again;
     }
 
-    private static List<ToCollect> missingWeekly(List<Progress> all, LocalDate asOf) {
+    private List<ToCollect> missingWeekly(List<Progress> all, List<Enrolled> students, LocalDate asOf) {
+        Map<Integer, Integer> schools = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::schoolId, (a, b) -> a));
+        IntFunction<SchoolDays> calendars = days.schools(asOf);
         List<ToCollect> missing = new ArrayList<>();
         for (Progress p : all) {
             LocalDate last = p.lastScored().orElse(null);
             boolean running = p.goal() != null && !p.goal().goalDate().isBefore(asOf);
-            if (running && (last == null || ChronoUnit.DAYS.between(last, asOf) > DAYS_WITHOUT_SCORE)) {
+            int without = last == null || !running ? 0 : calendars.apply(requireNonNull(schools.get(p.student().id()))).since(last, asOf);
+            if (running && (last == null || without > DAYS_WITHOUT_SCORE)) {
                 missing.add(new ToCollect(p.student(), p.measure().id(), p.measure().name(), CollectKind.WEEKLY,
-                        last == null ? "no score yet" : "no score for " + ChronoUnit.DAYS.between(last, asOf) + " days", last, null));
+                        last == null ? "no score yet" : "no score for " + without + " school days", last, null));
             }
         }
         missing.sort(Comparator.comparing(ToCollect::last, Comparator.nullsFirst(Comparator.naturalOrder())));

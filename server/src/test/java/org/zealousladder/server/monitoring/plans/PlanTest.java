@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.calendar.SchoolDays;
 
 /** What was planned until a day, whatever the state of the plan. */
 class PlanTest {
@@ -18,7 +19,7 @@ class PlanTest {
 
     private static Plan plan(LocalDate closedOn, int given, LocalDate asOf, Plan.PlanPhase... phases) {
         return new Plan(1, 1, 1, 1, null, null, "worry", null, START, START.plusWeeks(10), closedOn, closedOn == null ? null : PlanOutcome.MET, null, null,
-                List.of(), 0, 0, false).with(List.of(phases), given, asOf);
+                List.of(), 0, 0, false).with(List.of(phases), given, asOf, SchoolDays.MONDAY_TO_FRIDAY);
     }
 
     @Test
