@@ -126,7 +126,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_2"];
+        delete: operations["end_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -157,7 +157,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -174,7 +174,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_1"];
+        delete: operations["end_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -189,6 +189,38 @@ export interface paths {
         };
         get?: never;
         put: operations["week"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/caseloads/{person}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/caseloads/{person}/students/{student}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -253,7 +285,55 @@ export interface paths {
         };
         get: operations["classes"];
         put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end_1"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/classes/{id}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fill"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2036,6 +2116,14 @@ export interface components {
             week: number[];
             year: components["schemas"]["SchoolYear"];
         };
+        CaseloadRef: {
+            name: string;
+            own: boolean;
+            /** Format: int32 */
+            personId: number;
+            /** Format: int32 */
+            students: number;
+        };
         Cell: {
             /** Format: int32 */
             band?: number;
@@ -2088,10 +2176,18 @@ export interface components {
         ChangeToShow: {
             change: components["schemas"]["SetupChange"];
         };
+        ClassEnds: {
+            /** Format: date */
+            ends: string;
+        };
         ClassInArea: {
             area: string;
             /** Format: int32 */
             classId: number;
+        };
+        ClassMade: {
+            /** Format: int32 */
+            id: number;
         };
         ClassMedian: {
             /** Format: int32 */
@@ -2153,7 +2249,9 @@ export interface components {
             students: number;
         };
         ClassesView: {
+            caseloads: components["schemas"]["OnCaseload"][];
             classes: components["schemas"]["ClassRef"][];
+            ended: components["schemas"]["EndedClass"][];
             groups: components["schemas"]["GroupRow"][];
             mayGroup: boolean;
             mayMove: boolean;
@@ -2415,7 +2513,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            kind: "import" | "next-year";
+            kind: "import" | "next-year" | "classes";
             mayUndo: boolean;
             /** Format: date-time */
             undoneAt?: string;
@@ -2457,6 +2555,12 @@ export interface components {
             setId: number;
             /** Format: int32 */
             windowId: number;
+        };
+        EndedClass: {
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id: number;
         };
         Ending: {
             /** Format: int32 */
@@ -2865,6 +2969,11 @@ export interface components {
             /** Format: date */
             starts: string;
         };
+        IntoClass: {
+            /** Format: date */
+            from: string;
+            students: number[];
+        };
         JoinForm: {
             password: string;
             token: string;
@@ -3165,6 +3274,12 @@ export interface components {
         Members: {
             students: number[];
         };
+        MergeForm: {
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            into: number;
+        };
         Move: {
             about: string;
             from: string;
@@ -3177,6 +3292,17 @@ export interface components {
             to: string;
             /** Format: double */
             value: number;
+        };
+        NewClass: {
+            /** Format: int32 */
+            grade: number;
+            name: string;
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            teacher?: number;
+            /** Format: int32 */
+            year: number;
         };
         NewGoal: {
             /** Format: date */
@@ -3364,9 +3490,27 @@ export interface components {
             sets: components["schemas"]["NormSet"][];
             tables: components["schemas"]["NormTable"][];
         };
+        OffCaseload: {
+            /** Format: date */
+            ends: string;
+        };
+        OnCaseload: {
+            code: string;
+            familyName: string;
+            givenName: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            personId: number;
+            /** Format: date */
+            starts: string;
+        };
         OnRecord: {
             code: string;
             label: string;
+        };
+        OntoCaseload: {
+            students: number[];
         };
         Opinion: {
             by?: string;
@@ -3991,6 +4135,7 @@ export interface components {
             starts: string;
         };
         ScopeChoices: {
+            caseloads: components["schemas"]["CaseloadRef"][];
             classes: components["schemas"]["ClassRef"][];
             groups: components["schemas"]["GroupRef"][];
             measures: components["schemas"]["MeasureRef"][];
@@ -4792,7 +4937,7 @@ export interface operations {
             };
         };
     };
-    end_2: {
+    end_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4835,7 +4980,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -4859,7 +5004,7 @@ export interface operations {
             };
         };
     };
-    end_1: {
+    end_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4891,6 +5036,55 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["WeekForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OntoCaseload"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+                student: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffCaseload"];
             };
         };
         responses: {
@@ -5016,6 +5210,102 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClassesView"];
                 };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewClass"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClassMade"];
+                };
+            };
+        };
+    };
+    end_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassEnds"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    fill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IntoClass"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -112,3 +112,5 @@ export type NextYearView = Schemas['NextYearView'];
 export type NextYearForm = Schemas['NextYearForm'];
 export type GroupRef = Schemas['GroupRef'];
 export type ClassesView = Schemas['ClassesView'];
+export type CalendarView = Schemas['CalendarView'];
+export type CalendarSpan = Schemas['CalendarSpan'];

@@ -37,6 +37,7 @@ const Windows = lazy(() => import('../features/measures/measures/WindowsPage'));
 const Measures = lazy(() => import('../features/measures/measures/MeasuresPage'));
 const History = lazy(() => import('../features/exchange/history/HistoryPage'));
 const People = lazy(() => import('../features/school/people/PeoplePage'));
+const Calendar = lazy(() => import('../features/school/calendar/CalendarPage'));
 const Classes = lazy(() => import('../features/school/classes/ClassesPage'));
 const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
@@ -62,6 +63,7 @@ const SCOPED = {
   '/setup/windows': Windows,
   '/setup/measures': Measures,
   '/setup/classes': Classes,
+  '/setup/calendar': Calendar,
 };
 
 export function App() {

@@ -10,6 +10,7 @@ const choices = {
     { id: 1, name: '2024-25', starts: '2024-08-19', ends: '2025-06-27' },
   ],
   groups: [],
+  caseloads: [],
   classes: [
     { id: 7, name: 'Tern', grade: 3, schoolId: 1, schoolName: 'Skerrow', yearId: 2 },
     { id: 3, name: 'Gull', grade: 2, schoolId: 1, schoolName: 'Skerrow', yearId: 1 },
@@ -47,8 +48,8 @@ test('what is asked for and is there is shown without a word', () => {
 
 test.each([
   ['asOf=2026-02-31', 'The address asks for 2026-02-31, which is no day. Today is shown.'],
-  ['who=school:1', 'The address names no class, group, grade or school (school:1). Here is Tern class.'],
-  ['who=', 'The address names no class, group, grade or school (). Here is Tern class.'],
+  ['who=school:1', 'The address names no class, group, caseload, grade or school (school:1). Here is Tern class.'],
+  ['who=', 'The address names no class, group, caseload, grade or school (). Here is Tern class.'],
   ['measure=9', 'The address asks for a measure that is not there. Here is Maze.'],
   ['measure=4.0', 'The address asks for a measure that is not there. Here is Maze.'],
   ['year=9', 'The address asks for a school year that is not there. Here is 2025–26.'],
@@ -70,4 +71,16 @@ test('who has a group and no class opens with the group', () => {
   expect(scopeOf(new URLSearchParams(), only)?.scope.who).toBe('group-7');
   expect(whoWords('group-7', only)).toBe('Early readers');
   expect(whoWords('group-8', only)).toBe('Another group');
+});
+
+test('whoever has a caseload and no class comes in to it, in the year that runs', () => {
+  const only = {
+    ...choices,
+    classes: [],
+    caseloads: [{ personId: 5, name: 'S. Rask', students: 8, own: true }],
+    opensWithSchool: false,
+  };
+  expect(scopeOf(new URLSearchParams(), only)?.scope.who).toBe('caseload-5');
+  expect(whoWords('caseload-5', only)).toBe('Own caseload');
+  expect(whoWords('caseload-6', only)).toBe('Another caseload');
 });

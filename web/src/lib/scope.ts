@@ -34,12 +34,18 @@ export function useScope(): ScopeState {
   return state;
 }
 
-/** A class, a teaching group, a school, or a grade of a school. */
-const WHO = /^(class-\d+|group-\d+|school-\d+|grade-\d+-\d+)$/;
+/** A class, a teaching group, a caseload, a school, or a grade of a school. */
+const WHO = /^(class-\d+|group-\d+|caseload-\d+|school-\d+|grade-\d+-\d+)$/;
 
 /** The scope that an address asks for, with sensible parts where it has none and sentences about what it asks for in vain. Null: nothing to choose from. */
 export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope: Scope; wrong: string[] } | null {
-  const years = choices.years.filter((y) => [...choices.classes, ...choices.groups].some((c) => c.yearId === y.id));
+  const own = choices.caseloads.find((c) => c.own);
+  // A caseload is of no year: whoever has one is in the year that runs.
+  const years = choices.years.filter(
+    (y) =>
+      [...choices.classes, ...choices.groups].some((c) => c.yearId === y.id) ||
+      (own !== undefined && y.starts <= choices.today && y.ends >= choices.today),
+  );
   // Next year may be set up already; nobody begins there before it has begun.
   const year =
     years.find((y) => y.id === Number(params.get('year'))) ?? years.find((y) => y.starts <= choices.today) ?? years[0];
@@ -50,14 +56,16 @@ export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope
   const school = choices.opensWithSchool && first ? `school-${first.schoolId}` : undefined;
   const asked = Object.fromEntries(params);
   const who =
-    asked.who && WHO.test(asked.who) ? asked.who : (school ?? (first ? `class-${first.id}` : `group-${group?.id}`));
+    asked.who && WHO.test(asked.who)
+      ? asked.who
+      : (school ?? (first ? `class-${first.id}` : group ? `group-${group.id}` : `caseload-${own?.personId}`));
   const day = asked.asOf === undefined ? choices.today : realDay(asked.asOf);
   const window = choices.windows.find((w) => w.id === Number(asked.window) && w.yearId === year.id)?.id;
   const isNot = (name: string, found: unknown) => asked[name] !== undefined && asked[name] !== String(found);
   const wrong = [
     day === undefined && `The address asks for ${asked.asOf}, which is no day. Today is shown.`,
     isNot('who', who) &&
-      `The address names no class, group, grade or school (${asked.who}). Here is ${whoWords(who, choices)}.`,
+      `The address names no class, group, caseload, grade or school (${asked.who}). Here is ${whoWords(who, choices)}.`,
     isNot('measure', measure.id) && `The address asks for a measure that is not there. Here is ${measure.name}.`,
     isNot('year', year.id) &&
       `The address asks for a school year that is not there. Here is ${year.name.replace('-', '–')}.`,
@@ -110,6 +118,10 @@ export function whoWords(who: string, choices: ScopeChoices): string {
     return found ? className(found.name) : 'Another class';
   }
   if (kind === 'group') return choices.groups.find((g) => g.id === Number(a))?.name ?? 'Another group';
+  if (kind === 'caseload') {
+    const found = choices.caseloads.find((c) => c.personId === Number(a));
+    return found ? (found.own ? 'Own caseload' : `Caseload of ${found.name}`) : 'Another caseload';
+  }
   const school =
     choices.classes.find((c) => c.schoolId === Number(kind === 'school' ? a : b))?.schoolName ?? 'Another school';
   return kind === 'school' ? school : gradeTitle(Number(a));

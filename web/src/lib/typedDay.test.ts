@@ -35,3 +35,10 @@ test('every day reads as it is written', () => {
     }),
   );
 });
+
+test('without a year it is the day within the span that is asked for', () => {
+  expect(typedDay('1 Jun', '2026-03-13', '2026-06-26')).toBe('2026-06-01');
+  expect(typedDay('30 Aug', '2026-03-13', '2026-06-26')).toBe('2025-08-30');
+  expect(typedDay('1 Jun', '2026-03-13')).toBe('2025-06-01');
+  expect(typedDay('today', '2026-03-13', '2026-06-26')).toBe('2026-03-13');
+});

@@ -18,6 +18,7 @@ export const VIEWS = [
       '/setup/measures',
       '/setup/norms',
       '/setup/classes',
+      '/setup/calendar',
       '/setup/start',
       '/setup/next-year',
     ],
@@ -66,4 +67,5 @@ export const SETUP = [
   { path: '/setup/measures', name: 'Measures' },
   { path: '/setup/norms', name: 'Norms' },
   { path: '/setup/classes', name: 'Classes' },
+  { path: '/setup/calendar', name: 'Calendar' },
 ] as const;

@@ -30,24 +30,29 @@ export function DayField({ value, onChange, min, max, required = false, id, labe
   const [text, setText] = useState(value ? longDay(value) : '');
   const [open, setOpen] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const upTo = min && max ? max : today;
   useEffect(() => {
     // While it is typed the field keeps the words of whoever types.
     setText((now) =>
-      typedDay(now, today) === value && document.activeElement === input.current ? now : value ? longDay(value) : '',
+      typedDay(now, today, upTo) === value && document.activeElement === input.current
+        ? now
+        : value
+          ? longDay(value)
+          : '',
     );
-  }, [value, today]);
+  }, [value, today, upTo]);
 
   const problem = (day: string | undefined): string => {
     if (day === undefined) return text.trim() === '' && !required ? '' : 'Write a day like 12 Mar 2026.';
     if (min && day < min) return `The first day that can be chosen is ${longDay(min)}.`;
     return max && day > max ? `The last day that can be chosen is ${longDay(max)}.` : '';
   };
-  const wrong = problem(typedDay(text, today));
+  const wrong = problem(typedDay(text, today, upTo));
   useEffect(() => input.current?.setCustomValidity(wrong), [wrong]);
 
   const take = (words: string) => {
     setText(words);
-    const day = typedDay(words, today);
+    const day = typedDay(words, today, upTo);
     if (day !== undefined && problem(day) === '' && day !== value) onChange(day);
   };
   const step = (e: KeyboardEvent<HTMLInputElement>) => {

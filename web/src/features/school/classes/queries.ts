@@ -1,6 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Problem } from '../../../api/client';
 
+/** Somebody as lists of students name them. */
+export type Named = { id: number; givenName: string; familyName: string; code: string };
+
 /** A year's classes and groups. */
 export function useClasses(year: number) {
   return useQuery({
@@ -39,4 +42,39 @@ export const useEndMember = () =>
 export const useEndGroup = () =>
   useChange(({ id, ends }: { id: number; ends?: string }) =>
     data(api.PUT('/api/groups/{id}/ends', { params: { path: { id } }, body: { ends } })),
+  );
+
+export const useNewClass = () =>
+  useChange((body: { school: number; year: number; name: string; grade: number; teacher?: number }) =>
+    data(api.POST('/api/classes', { body })),
+  );
+
+export const useFillClass = () =>
+  useChange(({ id, students, from }: { id: number; students: number[]; from: string }) =>
+    data(api.POST('/api/classes/{id}/students', { params: { path: { id } }, body: { students, from } })),
+  );
+
+export const useMergeClass = () =>
+  useChange(({ id, into, from }: { id: number; into: number; from: string }) =>
+    data(api.POST('/api/classes/{id}/merge', { params: { path: { id } }, body: { into, from } })),
+  );
+
+export const useEndClass = () =>
+  useChange(({ id, ends }: { id: number; ends: string }) =>
+    data(api.PUT('/api/classes/{id}/end', { params: { path: { id } }, body: { ends } })),
+  );
+
+export const useOntoCaseload = () =>
+  useChange(({ person, students }: { person: number; students: number[] }) =>
+    data(api.POST('/api/caseloads/{person}/students', { params: { path: { person } }, body: { students } })),
+  );
+
+export const useEndOnCaseload = () =>
+  useChange(({ person, student, ends }: { person: number; student: number; ends: string }) =>
+    data(
+      api.PUT('/api/caseloads/{person}/students/{student}/ends', {
+        params: { path: { person, student } },
+        body: { ends },
+      }),
+    ),
   );

@@ -83,7 +83,7 @@ begin
   perform set_config('ladder.doing', '', true);
   perform records_undo_scores(d.at, d.person_id);
   -- Those that refer come before those that are referred to.
-  perform records_undo_table(done, 'calendar_span', array['id']), records_undo_table(done, 'roster_foreign', array['source', 'kind', 'foreign_id']),
+  perform records_undo_table(done, 'calendar_span', array['id']), records_undo_table(done, 'roster_caseload', array['id']), records_undo_table(done, 'roster_foreign', array['source', 'kind', 'foreign_id']),
           records_undo_table(done, 'roster_leads', array['id']), records_undo_table(done, 'roster_member', array['id']), records_undo_table(done, 'roster_group', array['id']),
           records_undo_table(done, 'people_teaches', array['person_id', 'class_id']), records_undo_table(done, 'roster_enrolment', array['id']),
           records_undo_table(done, 'measures_ladder', array['id']), records_undo_table(done, 'measures_window', array['id']),

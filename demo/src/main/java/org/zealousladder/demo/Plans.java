@@ -24,6 +24,7 @@ final class Plans {
     private final Sheets sheets;
     private final Random random = new Random(41);
     private final Set<String> worried = new HashSet<>();
+    private int inReading;
 
     Plans(Sheets sheets) {
         this.sheets = sheets;
@@ -43,6 +44,9 @@ final class Plans {
         int perWeek = changed ? 2 : 3;
         String leader = LEADERS[random.nextInt(LEADERS.length)];
         String place = PLACES[random.nextInt(PLACES.length)];
+        if (m.area().equals("Reading") && inReading++ % 4 == 0) {
+            sheets.row("caseloads", "s.rask", p.code(), Probes.FIRST, "");
+        }
         sheets.row("plans", p.code(), m.code(), Probes.FIRST, ENDS, Objects.requireNonNull(WORRIES.get(m.area()), m.area()), strategies[which], perWeek, 20,
                 leader, place,
                 m.area().equals("Reading") ? "Reads a page of the class book aloud with few stops." : "Answers facts to 20 without counting.",

@@ -29,6 +29,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
         HEADERS.put("people", new String[] {"login", "person", "role", "school"});
         HEADERS.put("teaches", new String[] {"login", "class"});
+        HEADERS.put("caseloads", new String[] {"caseload_of", "student", "from", "to"});
         HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
         HEADERS.put("tiers", new String[] {"student", "area", "year", "window", "tier", "decided", "reason"});
         HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});

@@ -47,6 +47,7 @@ final class Skerrow {
             }
         }
         sheets.row("people", "i.mensah", "I. Mensah", "teacher", SCHOOL);
+        sheets.row("people", "s.rask", "S. Rask", "teacher", SCHOOL);
         for (int g = 0; g < 3; g++) {
             sheets.row("teaches", "i.mensah", classCode(Calendar.THIS_YEAR, g, 0));
         }

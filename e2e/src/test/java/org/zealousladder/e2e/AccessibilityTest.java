@@ -44,7 +44,7 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("screening, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms")) {
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);
@@ -55,6 +55,8 @@ class AccessibilityTest extends BrowserTest {
         button("In numbers").click();
         check("ladder, four seasons in numbers");
         view("Trends");
+        // The page before stays until the next one's code is here.
+        assertThat(page.locator("button[data-chart]").first()).isVisible();
         check("trends");
         page.locator("button[data-chart]").first().click();
         assertThat(dialog()).containsText("Scores");

@@ -15,6 +15,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.junit.jupiter.api.Test;
@@ -199,5 +202,38 @@ class RecordsTest extends BrowserTest {
         page.unroute("**/api/records/imports?*");
         choose("scores.csv", "student,measure,date,score\n");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("scores.csv: 0 rows of scores"))).isVisible();
+    }
+
+    /** A roster taken out comes in again; with students gone from it, nobody ends before somebody has said that so many are meant. */
+    @Test
+    void aRosterWithManyGoneAsksFirst() throws IOException {
+        signIn("A. Sandvik");
+        view("Records");
+        Download download = page.waitForDownload(() -> page.getByText("Roster and screening scores of the year (OneRoster)").click());
+        ByteArrayOutputStream fewer = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(Files.newInputStream(download.path())); ZipOutputStream out = new ZipOutputStream(fewer)) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+                if (e.getName().equals("manifest.csv")) {
+                    text = text.replace("source.systemCode,zealous-ladder", "source.systemCode,skerrow-office");
+                } else if (e.getName().equals("enrollments.csv")) {
+                    List<String> lines = text.lines().toList();
+                    text = String.join("\n", lines.subList(0, lines.size() - 60)) + "\n";
+                }
+                out.putNextEntry(new ZipEntry(e.getName()));
+                out.write(text.getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        page.getByLabel("File", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload("roster.zip", "application/zip", fewer.toByteArray()));
+        Locator ends = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("What ends"));
+        assertThat(ends).containsText("students in classes");
+        assertThat(page.getByText("results.csv is not read; nothing of it is kept.")).isVisible();
+        Locator save = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Save \\d+ rows$")));
+        assertThat(save).isDisabled();
+        ends.getByRole(AriaRole.CHECKBOX).check();
+        assertThat(save).isEnabled();
+        button("Leave it").click();
+        assertThat(ends).hasCount(0);
     }
 }

@@ -51,7 +51,7 @@ class ScreeningLooksTest extends BrowserTest {
         Map<String, Object> unfit = new TreeMap<>();
         for (String path : List.of("/desk", "/coverage", "/entry", "/table", "/tiers", "/report", "/ladder", "/ladder?seasons=4", "/ladder?sheet=numbers",
                 "/trends", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms", "/strip", "/reading", "/plans", "/meeting", "/records",
-                "/setup/classes", student)) {
+                "/setup/classes", "/setup/calendar", student)) {
             // As a link would lead there: without loading everything anew.
             page.evaluate("path => { history.pushState({}, '', path); dispatchEvent(new PopStateEvent('popstate', { state: {} })); }", path);
             assertThat(page.locator("#view").getByRole(AriaRole.HEADING).first()).isVisible();

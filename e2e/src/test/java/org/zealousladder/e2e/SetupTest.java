@@ -115,4 +115,65 @@ class SetupTest extends BrowserTest {
         signOut("M. Tveit");
         signIn(name);
     }
+
+    /** The year of a school: what closes it is added where it happens, counts at once, and can be taken back. */
+    @Test
+    void aClosureIsAddedByItsDayCountsAndIsTakenBack() {
+        signIn("M. Tveit");
+        subView("Setup", "Calendar");
+        Locator count = page.getByText(Pattern.compile("^\\d+ school days"));
+        assertThat(count).containsText("192 school days");
+        page.getByLabel("First day").fill("1 Jun");
+        page.getByLabel("Why").fill("No heating");
+        button("Add").click();
+        Locator spans = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Terms, holidays and closures"));
+        assertThat(spans).containsText("No heatingClosed, 1 Jun 2026");
+        assertThat(count).containsText("191 school days");
+        page.getByLabel("First day").fill("5 Feb");
+        page.getByLabel("Last day").fill("10 Feb");
+        page.getByLabel("Why").fill("Ice");
+        button("Add").click();
+        assertThat(page.getByText("It would overlap Storm: no ferry ran, 2 Feb 2026 to 6 Feb 2026.")).isVisible();
+        assertThat(page.getByLabel("Why")).hasValue("Ice");
+        button("Take back: No heating").click();
+        assertThat(count).containsText("192 school days");
+        signOutAndIn("R. Oduya");
+        subView("Setup", "Calendar");
+        assertThat(page.getByText(Pattern.compile("^\\d+ school days"))).containsText("192 school days");
+        assertThat(button("Add")).hasCount(0);
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take back")))).hasCount(0);
+    }
+
+    /** Somebody who works across classes comes in to the own caseload; who is put on it is seen at once. */
+    @Test
+    void aCaseloadIsGivenAndIsWhatItsPersonSees() {
+        signIn("S. Rask");
+        assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Scope"))).containsText("Own caseload");
+        assertThat(page.getByText("Sunniva Hale").first()).isVisible();
+        signOut("S. Rask");
+        signIn("A. Sandvik");
+        subView("Setup", "Classes");
+        button("Add a class").click();
+        dialog().getByLabel("Name").fill("Sanderling");
+        dialog().getByLabel("Grade").selectOption("4");
+        button("Add the class").click();
+        assertThat(dialog()).hasCount(0);
+        Locator classes = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Classes, 2025–26"));
+        assertThat(classes).containsText("Sanderling classgrade 4, 0 students");
+        button("End Sanderling class").click();
+        assertThat(dialog()).containsText("0 students. After that day nobody is in it or teaches it.");
+        button("End the class").click();
+        assertThat(dialog()).hasCount(0);
+        assertThat(classes).containsText("0 students, ends after 13 Mar 2026");
+        Locator caseloads = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Caseloads"));
+        assertThat(button("Pick students first")).isDisabled();
+        button("Students of S. Rask").click();
+        int before = caseloads.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("leaves the caseload"))).count();
+        assertTrue(before > 3, () -> before + " on it");
+        caseloads.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Uma Achterberg leaves the caseload"))).click();
+        assertThat(caseloads.getByText("Uma Achterberg")).hasCount(0);
+        view("Records");
+        Locator done = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Sanderling ends"));
+        assertThat(done).containsText("0 students leave with it after 13 Mar 2026");
+    }
 }

@@ -20,7 +20,8 @@ class ImportKinds {
     /** What others refer to comes first. */
     private static final List<String> ORDER = List.of("schools", "years", "calendar", "measures", "strategies", "people", "classes", "groups", "students",
             "windows",
-            "enrolments", "members", "teaches", "leads", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans", "plan-phases",
+            "enrolments", "members", "teaches", "leads", "caseloads", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans",
+            "plan-phases",
             "plan-changes", "sessions", "tiers",
             "passages", "passage-questions", "readings", "reading-marks", "identifiers");
 

@@ -44,7 +44,7 @@ import org.zealousladder.server.platform.who.Viewer;
 final class ImportRun {
     /** Kinds whose rows can be taken back as a whole; of the others each is taken back where it stands. */
     private static final Set<String> UNDOABLE = Set.of("schools", "years", "calendar", "classes", "students", "enrolments", "people", "teaches", "groups",
-            "members", "leads", "identifiers", "measures", "windows", "strategies", "scores");
+            "members", "leads", "caseloads", "identifiers", "measures", "windows", "strategies", "scores");
 
     private final Sql sql;
     private final Connection connection;

@@ -83,7 +83,7 @@ public class PdfService {
 
     private List<Who> classes(Asked asked) {
         Who who = asked.who();
-        return who.kind() == Who.Kind.CLASS || who.kind() == Who.Kind.GROUP ? List.of() : roster.classes().stream()
+        return who.small() ? List.of() : roster.classes().stream()
                 .filter(c -> c.yearId() == asked.year() && c.schoolId() == who.id() && (who.grade() == null || c.grade() == who.grade()))
                 .map(ClassRef::id).map(id -> new Who(Who.Kind.CLASS, id, null)).toList();
     }

@@ -11,6 +11,7 @@ import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.school.roster.CaseloadRef;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.GroupRef;
 import org.zealousladder.server.school.roster.RosterService;
@@ -35,12 +36,13 @@ class ScopeController {
      * @param wholeSchool whether grades and schools may be chosen beside classes
      * @param opensWithSchool whether the school, not a class, is what this person comes for
      */
-    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<GroupRef> groups, List<MeasureRef> measures, List<Window> windows,
+    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<GroupRef> groups, List<CaseloadRef> caseloads,
+            List<MeasureRef> measures, List<Window> windows,
             boolean wholeSchool, boolean opensWithSchool) {}
 
     @GetMapping("/api/scope")
     ScopeChoices choices() {
-        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(),
+        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(), roster.caseloads(),
                 measures.measures().stream().map(Measure::ref).toList(), allWindows.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
                 Viewer.current().role() == Viewer.Role.COORDINATOR);
     }

@@ -32,7 +32,8 @@ public class Undoing {
     /** What kind of thing was done. */
     public enum Kind implements Coded {
         IMPORT,
-        NEXT_YEAR
+        NEXT_YEAR,
+        CLASSES
     }
 
     /**

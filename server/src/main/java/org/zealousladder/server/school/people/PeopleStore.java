@@ -87,12 +87,12 @@ class PeopleStore {
     List<SamplePerson> samples() {
         return db.sql("""
                 select login, name, role, about from (
-                  select p.login, p.name, p.role, coalesce(t.classes, s.name, 'everything') as about, p.id,
+                  select p.login, p.name, p.role, coalesce(t.classes, 'a caseload of ' || k.students, s.name, 'everything') as about, p.id,
                          row_number() over (partition by p.role order by p.id) as place
                     from people_person p left join roster_school s on s.id = p.school_id
-                    left join people_taught t on t.person_id = p.id
+                    left join people_taught t on t.person_id = p.id left join people_caseload_size k on k.person_id = p.id
                    where p.active) x
-                 where place <= case role when 'teacher' then 7 else 1 end
+                 where place <= case role when 'teacher' then 8 else 1 end
                  order by case role when 'teacher' then 0 when 'coordinator' then 1 else 2 end, id""").query(SamplePerson.class).list();
     }
 

@@ -24,8 +24,10 @@ public class GroupsService {
     private final RosterService roster;
     private final SchoolCalendar calendar;
     private final Audit audit;
+    private final CaseloadsStore caseloads;
 
-    GroupsService(GroupsStore store, RosterService roster, SchoolCalendar calendar, Audit audit) {
+    GroupsService(GroupsStore store, RosterService roster, SchoolCalendar calendar, Audit audit, CaseloadsStore caseloads) {
+        this.caseloads = caseloads;
         this.store = store;
         this.roster = roster;
         this.calendar = calendar;
@@ -36,7 +38,8 @@ public class GroupsService {
     public ClassesView view(int year) {
         Role role = Viewer.current().role();
         return new ClassesView(calendar.today(), roster.year(year), roster.classes().stream().filter(c -> c.yearId() == year).toList(), store.students(year),
-                store.groups(year), store.members(year), role == Role.TEACHER ? List.of() : store.teachers(), role == Role.ADMINISTRATOR, role != Role.TEACHER);
+                store.groups(year), store.members(year), role == Role.TEACHER ? List.of() : store.teachers(), caseloads.all(), store.ended(year),
+                role == Role.ADMINISTRATOR, role != Role.TEACHER);
     }
 
     /** @return its id */

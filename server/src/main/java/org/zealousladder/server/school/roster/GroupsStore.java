@@ -53,6 +53,11 @@ class GroupsStore {
                 .list();
     }
 
+    List<ClassesView.EndedClass> ended(int year) {
+        return db.sql("select id, ends from roster_class where year_id = :year and ends is not null").param("year", year).query(ClassesView.EndedClass.class)
+                .list();
+    }
+
     List<String> codes() {
         return db.sql("select code from roster_group").query(String.class).list();
     }

@@ -38,6 +38,11 @@ public class RosterService {
         return store.groups();
     }
 
+    /** Caseloads that the viewer may open. */
+    public List<CaseloadRef> caseloads() {
+        return store.caseloads();
+    }
+
     public SchoolYear year(int yearId) {
         return store.years().stream().filter(y -> y.id() == yearId).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no such school year."));
@@ -96,6 +101,11 @@ public class RosterService {
             case GROUP -> {
                 if (!store.groupVisible(who.id())) {
                     throw Refusal.forbidden("That group is not one of yours. Choose another in the line at the top.");
+                }
+            }
+            case CASELOAD -> {
+                if (!store.caseloadVisible(who.id())) {
+                    throw Refusal.forbidden("That caseload is somebody else's. Choose another in the line at the top.");
                 }
             }
             case GRADE, SCHOOL -> {

@@ -70,6 +70,19 @@ class RosterStore {
         return db.sql("select :id in (select scope_groups())").param("id", groupId).query(Boolean.class).single();
     }
 
+    boolean caseloadVisible(int person) {
+        return db.sql("select :id in (select scope_caseloads())").param("id", person).query(Boolean.class).single();
+    }
+
+    /** Caseloads that the viewer may open, the own one first. */
+    List<CaseloadRef> caseloads() {
+        return db.sql("""
+                select k.person_id, p.name, count(distinct k.student_id)::integer as students, k.person_id = scope_person() as own
+                  from roster_caseload k join people_person p on p.id = k.person_id
+                 where k.starts <= scope_today() and (k.ends is null or k.ends >= scope_today())
+                 group by k.person_id, p.name order by own desc, p.name collate "und-x-icu\"""").query(CaseloadRef.class).list();
+    }
+
     boolean classVisible(int classId) {
         return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
     }
@@ -81,6 +94,9 @@ class RosterStore {
             case GROUP -> """
                     exists (select from roster_member m where m.group_id = :id and m.student_id = e.student_id
                                and m.starts <= :to and (m.ends is null or m.ends >= :from))""";
+            case CASELOAD -> """
+                    exists (select from roster_caseload k where k.person_id = :id and k.student_id = e.student_id
+                               and k.starts <= :to and (k.ends is null or k.ends >= :from))""";
             case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
@@ -97,11 +113,16 @@ class RosterStore {
                 .query(PLACE).list();
     }
 
-    /** A class's or a group's school; of a grade or school, itself. */
+    /** A class's or a group's school; of a caseload the person's, or else of the first student in it; of a grade or school, itself. */
     int school(Who who) {
         return switch (who.kind()) {
             case CLASS -> db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
             case GROUP -> db.sql("select school_id from roster_group where id = :id").param("id", who.id()).query(Integer.class).single();
+            case CASELOAD -> db.sql("""
+                    select coalesce((select school_id from people_person where id = :id),
+                                    (select c.school_id from roster_caseload k join roster_enrolment e on e.student_id = k.student_id join roster_class c on c.id = e.class_id
+                                      where k.person_id = :id order by e.starts desc limit 1), (select min(id) from roster_school))""").param("id", who.id())
+                    .query(Integer.class).single();
             case GRADE, SCHOOL -> who.id();
         };
     }

@@ -65,8 +65,8 @@ public class EntryService {
 
     @Transactional(readOnly = true)
     public EntryView view(Who who, int yearId, @Nullable Integer windowId, LocalDate asOf) {
-        if (who.kind() != Who.Kind.CLASS && who.kind() != Who.Kind.GROUP) {
-            throw Refusal.invalid("who", "Scores are entered class by class, or group by group. Choose one in the line at the top.");
+        if (!who.small()) {
+            throw Refusal.invalid("who", "Scores are entered class by class, group by group, or for a caseload. Choose one in the line at the top.");
         }
         Screening screening = screenings.open(who, yearId, windowId, asOf);
         List<Integer> ids = screening.everyone().map(Enrolled::id).toList();

@@ -1,0 +1,104 @@
+package org.zealousladder.server.school.roster;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.zealousladder.server.ServerTest;
+import org.zealousladder.server.TestServer;
+import org.zealousladder.server.platform.who.Viewer;
+
+/** Classes of a school of this test's own: made, filled, merged, ended, and all of it undone. */
+class ClassEditorTest extends ServerTest {
+    private static int schools;
+    private Viewer admin;
+    private String code;
+    private int school;
+
+    @BeforeEach
+    void aSchoolWithFourStudents() throws Exception {
+        code = "EDIT" + ++schools;
+        signInHere(Viewer.SYSTEM);
+        imports.take(TestServer.csv("school,name", code + ",Editing school " + schools));
+        imports.take(TestServer.csv("student,given_name,family_name", code + "-A,Ada," + code, code + "-B,Bo," + code, code + "-C,Cy," + code,
+                code + "-D,Di," + code));
+        signOutHere();
+        school = asking(Viewer.SYSTEM, () -> db.sql("select id from roster_school where code = :c").param("c", code).query(Integer.class).single());
+        admin = person("a.sandvik");
+    }
+
+    private int add(String name) throws Exception {
+        return body(send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", name, "grade", 3)).andExpect(status().isOk())).get("id")
+                .asInt();
+    }
+
+    private List<Integer> ids(String... letters) {
+        return asking(Viewer.SYSTEM, () -> List.of(letters).stream().map(l -> db.sql("select id from roster_student where code = :c").param("c", code + "-" + l)
+                .query(Integer.class).single()).toList());
+    }
+
+    private void fill(int into, String from, String... letters) throws Exception {
+        send(admin, "/api/classes/" + into + "/students", Map.of("students", ids(letters), "from", from)).andExpect(status().isNoContent());
+    }
+
+    private List<String> places() {
+        return asking(Viewer.SYSTEM,
+                () -> db.sql("""
+                select concat_ws(' ', s.given_name, c.name, e.starts, e.ends) from roster_enrolment e join roster_student s on s.id = e.student_id
+                  join roster_class c on c.id = e.class_id where c.school_id = :school order by s.given_name, e.starts""").param("school", school)
+                        .query(String.class)
+                        .list());
+    }
+
+    private void undoLast() throws Exception {
+        long done = body(read(admin, "/api/records/done")).valueStream().filter(d -> d.get("mayUndo").asBoolean()).findFirst().orElseThrow().get("id").asLong();
+        send(admin, "/api/records/done/" + done + "/undo", Map.of("reason", "not so")).andExpect(status().isNoContent());
+    }
+
+    @Test
+    void aClassIsMadeFilledMergedAndEachStepUndone() throws Exception {
+        int sanderling = add("Sanderling");
+        int plover = add("Plover");
+        fill(sanderling, "2025-08-25", "A", "B");
+        fill(plover, "2025-08-25", "C", "D");
+        fill(plover, "2026-03-09", "B", "C");
+        List<String> filled = List.of("Ada Sanderling 2025-08-25", "Bo Sanderling 2025-08-25 2026-03-08", "Bo Plover 2026-03-09", "Cy Plover 2025-08-25",
+                "Di Plover 2025-08-25");
+        assertEquals(filled, places());
+        send(admin, "/api/classes/" + sanderling + "/merge", Map.of("into", plover, "from", "2026-03-13")).andExpect(status().isNoContent());
+        assertEquals(List.of("Ada Sanderling 2025-08-25 2026-03-12", "Ada Plover 2026-03-13"), places().subList(0, 2));
+        assertEquals("[{\"id\":" + sanderling + ",\"ends\":\"2026-03-12\"}]", body(read(admin, "/api/classes?year=" + thisYear())).get("ended").valueStream()
+                .filter(e -> e.get("id").asInt() == sanderling).toList().toString());
+        undoLast();
+        assertEquals(filled, places());
+        undoLast();
+        assertEquals(List.of("Bo Sanderling 2025-08-25"), places().stream().filter(p -> p.startsWith("Bo")).toList());
+    }
+
+    @Test
+    void aClassEndsWithWhoeverIsInIt() throws Exception {
+        int dunlin = add("Dunlin");
+        fill(dunlin, "2025-08-25", "A", "B");
+        call(admin, put("/api/classes/" + dunlin + "/end").contentType("application/json").content("{\"ends\":\"2026-03-20\"}"))
+                .andExpect(status().isNoContent());
+        assertEquals(List.of("Ada Dunlin 2025-08-25 2026-03-20", "Bo Dunlin 2025-08-25 2026-03-20"), places());
+        call(admin, put("/api/classes/" + dunlin + "/end").contentType("application/json").content("{\"ends\":\"2030-03-20\"}"))
+                .andExpect(refused("422 invalid ends"));
+    }
+
+    @Test
+    void whatCannotBeIsRefused() throws Exception {
+        int knot = add("Knot");
+        send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Knot", "grade", 3)).andExpect(refused("422 invalid name"));
+        send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Stint", "grade", 14)).andExpect(refused("422 invalid grade"));
+        send(admin, "/api/classes/" + knot + "/merge", Map.of("into", knot, "from", "2026-03-13")).andExpect(refused("422 invalid into"));
+        send(admin, "/api/classes/" + knot + "/merge", Map.of("into", classId("2025-TERN"), "from", "2026-03-13")).andExpect(refused("422 invalid into"));
+        send(admin, "/api/classes/" + knot + "/students", Map.of("students", ids("A"), "from", "2020-01-01")).andExpect(refused("422 invalid from"));
+        send(person("m.tveit"), "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Ruff", "grade", 3)).andExpect(refused("403 forbidden"));
+        send(person("m.tveit"), "/api/classes/" + knot + "/students", Map.of("students", ids("A"), "from", "2026-03-13")).andExpect(refused("403 forbidden"));
+    }
+}
