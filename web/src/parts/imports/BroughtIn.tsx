@@ -8,6 +8,11 @@ import { WithReason } from '../../ui/WithReason';
 
 const KEY = ['done'];
 const FIRST = 5;
+const TITLES: Record<DoneThing['kind'], string> = {
+  import: 'Brought in',
+  'next-year': 'Years that were set up',
+  classes: 'What was done to classes',
+};
 
 /** What was brought in, by whom, with the way to undo it whole. */
 export function BroughtIn({ kind = 'import' }: { kind?: DoneThing['kind'] }) {
@@ -18,7 +23,7 @@ export function BroughtIn({ kind = 'import' }: { kind?: DoneThing['kind'] }) {
   return (
     <section aria-labelledby={`done-${kind}`} className="mt-6">
       <h2 id={`done-${kind}`} className="text-[15px] font-semibold m-0 mb-1">
-        {kind === 'import' ? 'Brought in' : 'Years that were set up'}
+        {TITLES[kind]}
       </h2>
       <ul className="m-0 p-0 list-none text-[14px]">
         {(all ? rows : rows.slice(0, FIRST)).map((d) => (

@@ -128,7 +128,7 @@ function Change({
     >
       <p className="m-0 text-soft">
         {plural(doing.what === 'fill' ? doing.students.length : inIt, 'student')}. {EFFECT[doing.what]} It can be undone
-        under Records.
+        at the end of the page.
       </p>
       {doing.what === 'merge' && (
         <Field label="Into">

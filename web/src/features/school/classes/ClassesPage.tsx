@@ -4,6 +4,7 @@ import { gradeWords, longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
+import { BroughtIn } from '../../../parts/imports/BroughtIn';
 import { Button } from '../../../ui/Button';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Failed, Loading } from '../../../ui/States';
@@ -102,6 +103,7 @@ function Whole({ view }: { view: ClassesView }) {
       </section>
       <Groups view={view} name={name} />
       <Caseloads view={view} name={name} />
+      {view.mayMove && <BroughtIn kind="classes" />}
       <MoveStudent moving={moving} view={view} onClose={() => setMoving(null)} />
       <ClassDialogs doing={doing} view={view} onClose={() => setDoing(null)} />
     </div>

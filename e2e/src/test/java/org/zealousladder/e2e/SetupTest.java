@@ -172,8 +172,12 @@ class SetupTest extends BrowserTest {
         assertTrue(before > 3, () -> before + " on it");
         caseloads.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Uma Achterberg leaves the caseload"))).click();
         assertThat(caseloads.getByText("Uma Achterberg")).hasCount(0);
-        view("Records");
-        Locator done = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Sanderling ends"));
-        assertThat(done).containsText("0 students leave with it after 13 Mar 2026");
+        Locator done = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("What was done to classes"));
+        assertThat(done).containsText("Sanderling ends · 0 students leave with it after 13 Mar 2026");
+        done.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo: Sanderling ends")).click();
+        done.getByRole(AriaRole.TEXTBOX).fill("it goes on");
+        done.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo").setExact(true)).click();
+        assertThat(done).containsText("undone by A. Sandvik: it goes on");
+        assertThat(classes).not().containsText("ends after");
     }
 }
