@@ -85,6 +85,7 @@ bench() { # [soak [MINUTES]]
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
   throwaway bench
   bench_import
+  bench_matching "$classpath"
   bench_views "$classpath"
 }
 
@@ -130,6 +131,16 @@ bench_import() {
   say "Bringing in the rest of the five million scores ..."
   java_run 1g import "$files"/scores-*.csv "$files"/{goals,concerns,plans,sessions}.csv | tail -1 >&2
   database_sql "$NAME" ladder "vacuum analyze"
+}
+
+bench_matching() { # CLASSPATH
+  local book=$STATE/$NAME/results.xlsx
+  say "Writing a workbook of a million rows ..."
+  java -cp "$1" org.zealousladder.bench.BigWorkbook "$book" "$STATE/$NAME/files/students.csv" >/dev/null
+  LADDER_MEMORY=512m server_start "$NAME" 0
+  java -cp "$1" org.zealousladder.bench.MatchingBenchmark "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$book"
+  server_stop "$NAME"
+  rm -f "$book"
 }
 
 bench_views() {

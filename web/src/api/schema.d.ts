@@ -2023,6 +2023,12 @@ export interface components {
             tested: number;
             why: string;
         };
+        AtPercentile: {
+            /** Format: int32 */
+            percentile: number;
+            /** Format: double */
+            score: number;
+        };
         BackForm: {
             reason?: string;
         };
@@ -2392,6 +2398,7 @@ export interface components {
             bands: components["schemas"]["BandChange"][];
             bins: components["schemas"]["Bin"][];
             movers: components["schemas"]["Mover"][];
+            percentiles: components["schemas"]["AtPercentile"][];
             problem: string;
             sentence: string;
         };

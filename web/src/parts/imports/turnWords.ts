@@ -10,6 +10,7 @@ export function turnWords(turn: FileTurn | undefined, doing: 'reading' | 'saving
   }
   if (turn?.step === 'checking') return `Checking ${name} against the records ...`;
   if (turn?.step === 'saving') return `Saving ${name} ...`;
-  if (turn?.step === 'reading') return `Reading ${name}: ${percent(turn.share ?? 0)}`;
+  if (turn?.step === 'reading')
+    return turn.share == null ? `Reading ${name} ...` : `Reading ${name}: ${percent(turn.share)}`;
   return doing === 'reading' ? `Sending ${name} ...` : 'Saving ...';
 }

@@ -9,6 +9,7 @@ import { useSaveSetup } from '../../../parts/changes/queries';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
 import { BandRows } from './BandRows';
+import { OwnPercentiles } from './OwnPercentiles';
 import { Preview } from './Preview';
 import { RungPicture } from './RungPicture';
 
@@ -86,6 +87,14 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
       />
       <form onSubmit={submit} className="min-w-0">
         <BandRows bands={bands} measure={view.measure} mayChange={view.mayChange} onChange={change} />
+        {view.mayChange && current && (
+          <OwnPercentiles
+            bands={bands}
+            percentiles={current.percentiles}
+            scores={current.bins.reduce((n, b) => n + b.count, 0)}
+            onDraw={change}
+          />
+        )}
         {ladder && (
           <p className="m-0 mt-1 text-soft text-[13px]">
             Known since {longDay(ladder.knownFrom)}

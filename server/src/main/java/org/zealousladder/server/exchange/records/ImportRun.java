@@ -62,7 +62,7 @@ final class ImportRun {
         this.connection = connection;
         this.kinds = kinds;
         sql = new Sql(connection);
-        reader = new TableReader(kinds, sql, remembered);
+        reader = new TableReader(kinds, sql, remembered, progress);
     }
 
     /** A file whose rows stand in a temporary table. */
@@ -192,7 +192,7 @@ final class ImportRun {
         Lines lines = lines(subject, t);
         String table = subject.standing() == null ? "file_" + no : requireNonNull(subject.standing());
         try (CsvFile file = CsvFile.open(t.table(), t.found().forms())) {
-            int rows = new Staging(connection, lines, no).load(file, table, progress);
+            int rows = new Staging(connection, lines, no).load(file, table, t.sheets().isEmpty() ? 0 : 0.5, progress);
             progress.at(Step.CHECKING, 0);
             String found = subject.found();
             if (found != null) {

@@ -44,8 +44,12 @@ final class Staging {
         this.fileNo = fileNo;
     }
 
-    /** Reads {@code file} to its end into {@code table}; returns the number of its rows. */
-    int load(CsvFile file, String table, ImportProgress progress) throws SQLException, IOException, BadCsvException {
+    /**
+     * Reads {@code file} to its end into {@code table}; returns the number of its rows.
+     *
+     * @param from share of the reading that is done when it begins
+     */
+    int load(CsvFile file, String table, double from, ImportProgress progress) throws SQLException, IOException, BadCsvException {
         String columns = lines.columns().stream().map(c -> '"' + c.name() + "\" " + c.type().sql()).collect(Collectors.joining(", "));
         execute("create temporary table " + table + " (row_no integer not null, " + columns + ") on commit drop");
         CopyManager copies = connection.unwrap(PGConnection.class).getCopyAPI();
@@ -81,7 +85,7 @@ final class Staging {
                 }
                 if (buffer.length() >= FLUSH_AT) {
                     flush(copy);
-                    progress.at(ImportProgress.Step.READING, file.shareRead());
+                    progress.at(ImportProgress.Step.READING, from + (1 - from) * file.shareRead());
                 }
             }
             flush(copy);

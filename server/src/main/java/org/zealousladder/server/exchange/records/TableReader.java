@@ -29,8 +29,10 @@ final class TableReader {
     private final ImportKinds kinds;
     private final Sql sql;
     private final Remembered remembered;
+    private final ImportProgress progress;
 
-    TableReader(ImportKinds kinds, Sql sql, Remembered remembered) {
+    TableReader(ImportKinds kinds, Sql sql, Remembered remembered, ImportProgress progress) {
+        this.progress = progress;
         this.kinds = kinds;
         this.sql = sql;
         this.remembered = remembered;
@@ -57,7 +59,7 @@ final class TableReader {
     /** @param sheetOut where a workbook's sheet may be written to */
     Table open(Given given, Path sheetOut) throws IOException, SQLException, BadCsvException, Workbook.BadWorkbookException {
         boolean book = Workbook.looksLikeOne(given.path());
-        List<String> sheets = book ? Workbook.write(given.path(), given.how().sheet(), sheetOut) : List.of();
+        List<String> sheets = book ? Workbook.write(given.path(), given.how().sheet(), sheetOut, this::tell) : List.of();
         Path table = book ? sheetOut : given.path();
         How how = given.how();
         Sample sample;
@@ -93,6 +95,15 @@ final class TableReader {
         }
         Subject subject = kinds.subject(matching.subject()).orElse(null);
         return new Table(given.name(), table, sheets, forms(table, how, matching, subject), told, matching, subject, sample, header);
+    }
+
+    /** A workbook is read twice: out of its sheet, and as a table. */
+    private void tell(int rows, int of) {
+        if (of == 0) {
+            progress.reading();
+        } else {
+            progress.at(ImportProgress.Step.READING, rows / (2.0 * of));
+        }
     }
 
     /** Refused rows that come again, put right, have one column more than the file they are of. */

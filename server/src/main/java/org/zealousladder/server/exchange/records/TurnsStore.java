@@ -22,7 +22,7 @@ class TurnsStore {
     }
 
     /** @param ahead how many wait before; {@code step} is null for who waits */
-    record Place(int ahead, ImportProgress.@Nullable Step step, float share) {}
+    record Place(int ahead, ImportProgress.@Nullable Step step, @Nullable Float share) {}
 
     /** @return false where another file of the person's waits or is being read */
     boolean ask(int person, UUID server) {
@@ -47,7 +47,7 @@ class TurnsStore {
 
     void tell(int person, ImportProgress.At at) {
         db.sql("update records_turn set step = :step, share = :share where person_id = :person and began_at is not null").param("person", person)
-                .param("step", at.step().code()).param("share", at.share()).update();
+                .param("step", at.step().code()).param("share", at.share(), java.sql.Types.REAL).update();
     }
 
     void end(int person, UUID server) {
@@ -57,7 +57,7 @@ class TurnsStore {
     Optional<Place> place(int person) {
         return db.sql("""
                 select (select count(*) from records_turn r where r.began_at is null and r.asked_at < t.asked_at and server_lives(r.server_id)) as ahead,
-                       step, coalesce(share, 0) as share
+                       step, share
                   from records_turn t where person_id = :person and server_lives(server_id)""").param("person", person).query(Place.class).optional();
     }
 }

@@ -12,8 +12,14 @@ import org.zealousladder.server.school.roster.StudentRef;
  * @param movers who would stand in another band, worst first
  * @param bins all scores they rest on, for drawing
  * @param sentence the change in words
+ * @param percentiles scores of this school's own at percentiles, for cuts to begin with; none from too few
  */
-public record CutsPreview(String problem, List<BandChange> bands, List<Mover> movers, List<Histogram.Bin> bins, String sentence) {
+public record CutsPreview(String problem, List<BandChange> bands, List<Mover> movers, List<Histogram.Bin> bins, String sentence,
+        List<AtPercentile> percentiles) {
+
+    /** @param score that a band may begin at: whoever is below the percentile stands below it */
+    public record AtPercentile(int percentile, double score) {}
+
 
     public record BandChange(String name, int tier, int before, int after) {}
 

@@ -17,7 +17,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.Direction;
 import org.zealousladder.core.summary.Histogram;
+import org.zealousladder.core.summary.NormPercentiles;
 import org.zealousladder.server.measures.ladders.CutSet;
 import org.zealousladder.server.measures.ladders.DrawnLadder;
 import org.zealousladder.server.measures.ladders.DrawnLadder.DrawnBand;
@@ -37,6 +39,7 @@ import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.cuts.CutsPreview.BandChange;
+import org.zealousladder.server.screening.cuts.CutsPreview.AtPercentile;
 import org.zealousladder.server.screening.cuts.CutsPreview.Mover;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
@@ -97,7 +100,7 @@ public class CutsService {
         List<Histogram.Bin> bins = Histogram.of(values, MOST_BINS);
         String problem = LadderEditor.problem(bands, measure).orElse("");
         if (!problem.isEmpty()) {
-            return new CutsPreview(problem, List.of(), List.of(), bins, "");
+            return new CutsPreview(problem, List.of(), List.of(), bins, "", percentiles(values, measure));
         }
         BandLadder after = LadderEditor.ladder(bands, measure);
         Optional<BandLadder> before = standing.ladders().of(measureId, windowId, grade);
@@ -116,7 +119,15 @@ public class CutsService {
         }
         movers.sort(Comparator.comparing(Mover::value));
         List<BandChange> changes = changes(before, bands, afterCounts, students.stream().map(s -> cell(standing, s, measure)).toList());
-        return new CutsPreview("", changes, movers, bins, sentence(movers, values.length, before.isPresent()));
+        return new CutsPreview("", changes, movers, bins, sentence(movers, values.length, before.isPresent()), percentiles(values, measure));
+    }
+
+    /** A cut lies between scores that are given: above the percentile, in the measure's own steps. */
+    private static List<AtPercentile> percentiles(double[] values, Measure measure) {
+        boolean higher = measure.direction() == Direction.HIGHER_IS_BETTER;
+        double step = Math.pow(10, measure.decimals());
+        return NormPercentiles.of(values, measure.direction()).orElse(List.of()).stream()
+                .map(p -> new AtPercentile(p.percentile(), (higher ? Math.ceil(p.value() * step - 1e-9) : Math.floor(p.value() * step + 1e-9)) / step)).toList();
     }
 
     /** Bands of the new ladder, then those of the old one that are gone. */

@@ -57,6 +57,29 @@ class CutsTest extends ScreeningTest {
         return form;
     }
 
+    /** Cuts to begin with: at a percentile of the school's own scores so many of a hundred stand below, as far as whole scores let them. */
+    @Test
+    void ownPercentilesAreOfferedAndPartTheScoresThere() {
+        int set = newSet();
+        JsonNode preview = body(send(person("m.tveit"), "/api/cuts/preview", form(set, bands(11, 21), null)));
+        List<Double> scores = each(
+                body(read(person("m.tveit"), "/api/ladder?who=grade-3-" + school() + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze")))
+                        .get("rows"))
+                .map(r -> r.get("cells").get(1)).filter(c -> c.has("value")).map(c -> c.get("value").asDouble()).sorted().toList();
+        assertEquals(13, preview.get("percentiles").size());
+        each(preview.get("percentiles")).forEach(p -> {
+            double cut = p.get("score").asDouble();
+            assertEquals(Math.rint(cut), cut, "in whole choices");
+            double share = 100.0 * scores.stream().filter(v -> v < cut).count() / scores.size();
+            double withTies = 100.0 * scores.stream().filter(v -> v <= cut).count() / scores.size();
+            int asked = p.get("percentile").asInt();
+            assertTrue(share <= asked + 100.0 / scores.size() && withTies >= asked - 100.0 / scores.size(), asked + ": " + share + " to " + withTies);
+        });
+        Map<String, Object> none = new TreeMap<>(form(set, bands(11, 21), null));
+        none.put("grade", 9);
+        assertEquals(0, body(send(person("m.tveit"), "/api/cuts/preview", none)).get("percentiles").size(), "of too few nothing is offered");
+    }
+
     @Test
     void thePreviewCountsWhoWouldMove() {
         int set = newSet();

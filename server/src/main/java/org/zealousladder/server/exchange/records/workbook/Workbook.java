@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
 /** A workbook, one sheet of which is written out as a table in the product's own form. Rows are read one by one. */
 public final class Workbook {
     private static final int MOST_COLUMNS = 1_000;
+    private static final int TELL_EACH = 5_000;
     private static final String BROKEN = "The workbook cannot be read. Open it in a spreadsheet program, save it as .xlsx or CSV, and choose it again.";
 
     private Workbook() {}
@@ -47,19 +48,31 @@ public final class Workbook {
         }
     }
 
+    /** Told now and then how many of how many rows are written; of a sheet that does not say how many it has, of 0. */
+    @FunctionalInterface
+    public interface Rows {
+        void written(int rows, int of);
+    }
+
+    /** As {@link #write(Path, String, Path, Rows)}, for whom nobody waits. */
+    public static List<String> write(Path workbook, @Nullable String wanted, Path table) throws IOException, BadWorkbookException {
+        return write(workbook, wanted, table, (rows, of) -> {
+        });
+    }
+
     /**
      * Writes a sheet into {@code table}.
      *
      * @param wanted the sheet's name; null: the first one with something in it
      * @return the names of all sheets, the one that was written first
      */
-    public static List<String> write(Path workbook, @Nullable String wanted, Path table) throws IOException, BadWorkbookException {
-        Harmless.check(workbook);
+    public static List<String> write(Path workbook, @Nullable String wanted, Path table, Rows told) throws IOException, BadWorkbookException {
+        int rows = Harmless.check(workbook);
         try (ReadableWorkbook book = new ReadableWorkbook(workbook.toFile(), new ReadingOptions(true, true))) {
             List<Sheet> sheets = book.getSheets().toList();
             for (Sheet sheet : sheets) {
                 if (wanted == null || sheet.getName().equals(wanted)) {
-                    if (write(sheet, table) || wanted != null || sheets.size() == 1) {
+                    if (write(sheet, table, rows, told) || wanted != null || sheets.size() == 1) {
                         List<String> names = new ArrayList<>(List.of(sheet.getName()));
                         sheets.stream().map(Sheet::getName).filter(n -> !n.equals(sheet.getName())).forEach(names::add);
                         return names;
@@ -72,7 +85,7 @@ public final class Workbook {
         }
     }
 
-    private static boolean write(Sheet sheet, Path table) throws IOException, BadWorkbookException {
+    private static boolean write(Sheet sheet, Path table, int of, Rows told) throws IOException, BadWorkbookException {
         boolean any = false;
         try (BufferedWriter out = Files.newBufferedWriter(table); CsvWriter csv = CsvWriter.builder().build(out); Stream<Row> rows = sheet.openStream()) {
             int written = 0;
@@ -92,6 +105,9 @@ public final class Workbook {
                 any |= cells.stream().anyMatch(t -> !t.isBlank());
                 csv.writeRecord(cells);
                 written = row.getRowNum();
+                if (written % TELL_EACH == 0) {
+                    told.written(written, of);
+                }
             }
         } catch (UncheckedIOException e) {
             throw new BadWorkbookException(BROKEN);
