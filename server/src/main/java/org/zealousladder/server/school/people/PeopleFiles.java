@@ -56,8 +56,10 @@ class PeopleFiles implements DeclaresFiles {
             .build();
 
     private static final Reference LOGIN = new Reference("login", "person", "select login from people_person", """
+            with called as (
+              select id, roster_plain(name) as plain from people_person union select id, roster_plain(login) from people_person)
             select a.text, a.narrower, p.login as code, p.name as label, true as sure
-              from asked a join people_person p on roster_plain(a.text) in (roster_plain(p.name), roster_plain(p.login))""",
+              from asked a join called k on k.plain = roster_plain(a.text) join people_person p on p.id = k.id""",
             "select login as code, name as label from people_person where active order by name");
 
     @Override

@@ -25,7 +25,7 @@ class RosterNames implements DeclaresFiles {
               select a.text, a.narrower, s.code, s.given_name || ' ' || s.family_name || coalesce(', ' || c.name, '') as label, c.id is not null as here,
                      a.narrower is null or roster_plain(a.narrower) in (roster_plain(c.name), roster_plain(c.name || ' class'), roster_plain(c.code)) as fits
                 from asked a join called k on k.plain = %s join roster_student s on s.id = k.id
-                left join roster_enrolment e on e.student_id = s.id and e.starts <= scope_today() and (e.ends is null or e.ends >= scope_today())
+                left join roster_enrolment e on e.student_id = s.id and e.starts <= (select scope_today()) and (e.ends is null or e.ends >= (select scope_today()))
                 left join roster_class c on c.id = e.class_id),
             ranked as (
               select *, rank() over (partition by text, narrower order by fits is true desc, here desc) as place from found)
@@ -34,11 +34,14 @@ class RosterNames implements DeclaresFiles {
 
     /** Of classes with one name those of the year that runs count, or else of the newest. */
     private static final Reference CLASS = new Reference("class", "class", "select code from roster_class", """
+            with called as (
+              select id, roster_plain(name) as plain from roster_class union select id, roster_plain(name || ' class') from roster_class
+              union select id, roster_plain(code) from roster_class)
             select text, narrower, code, label, true as sure
               from (select a.text, a.narrower, c.code, c.name || ', ' || y.name as label,
-                           rank() over (partition by a.text, a.narrower order by scope_today() between y.starts and y.ends desc, y.starts desc) as place
-                      from asked a join roster_class c on %s in (roster_plain(c.name), roster_plain(c.name || ' class'), roster_plain(c.code))
-                      join roster_year y on y.id = c.year_id) x
+                           rank() over (partition by a.text, a.narrower
+                                        order by (select scope_today()) between y.starts and y.ends desc, y.starts desc) as place
+                      from asked a join called k on k.plain = %s join roster_class c on c.id = k.id join roster_year y on y.id = c.year_id) x
              where place = 1""".formatted(ASKED),
             "select c.code, c.name || ', ' || y.name as label from roster_class c join roster_year y on y.id = c.year_id order by y.starts desc, c.name");
 
