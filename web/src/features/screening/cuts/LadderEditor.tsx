@@ -87,6 +87,13 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
       />
       <form onSubmit={submit} className="min-w-0">
         <BandRows bands={bands} measure={view.measure} mayChange={view.mayChange} onChange={change} />
+        {ladder && (
+          <p className="m-0 mt-1 text-soft text-[13px]">
+            Known since {longDay(ladder.knownFrom)}
+            {ladder.recordedBy && `, by ${ladder.recordedBy}`}
+            {ladder.reason && `: ${ladder.reason}`}.
+          </p>
+        )}
         {view.mayChange && current && (
           <OwnPercentiles
             bands={bands}
@@ -94,13 +101,6 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
             scores={current.bins.reduce((n, b) => n + b.count, 0)}
             onDraw={change}
           />
-        )}
-        {ladder && (
-          <p className="m-0 mt-1 text-soft text-[13px]">
-            Known since {longDay(ladder.knownFrom)}
-            {ladder.recordedBy && `, by ${ladder.recordedBy}`}
-            {ladder.reason && `: ${ladder.reason}`}.
-          </p>
         )}
         {view.mayChange && (
           <>

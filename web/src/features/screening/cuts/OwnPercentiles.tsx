@@ -25,9 +25,9 @@ export function OwnPercentiles({ bands, percentiles, scores, onDraw }: Props) {
       }),
     );
   return (
-    <fieldset className="mt-4 border-0 p-0 m-0">
+    <fieldset className="border-0 p-0 m-0 mt-3">
       <legend className="p-0 text-soft text-[13px]">
-        Or by the {scores} scores of this grade and window: so many of a hundred stand below
+        By the {scores} scores of this grade and window: begin where so many of a hundred stand below
       </legend>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-1">
         {bands.slice(1).map((b, i) => (
@@ -35,6 +35,7 @@ export function OwnPercentiles({ bands, percentiles, scores, onDraw }: Props) {
           <label key={i} className="flex items-center gap-1.5 text-[14px]">
             {b.name}
             <select
+              aria-label={`${b.name} begins at percentile`}
               value={chosen[i]}
               onChange={(e) => setAt(chosen.map((p, k) => (k === i ? Number(e.target.value) : p)))}
             >

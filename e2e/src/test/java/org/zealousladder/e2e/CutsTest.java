@@ -138,4 +138,22 @@ class CutsTest extends BrowserTest {
         assertThat(dialog()).hasCount(0);
         assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Extra").setExact(true))).hasCount(0);
     }
+
+    /** Where nobody has published cut scores, the school's own scores give the first ones; nothing is saved by drawing them. */
+    @Test
+    void cutsAreDrawnAtTheSchoolsOwnPercentiles() {
+        signIn("M. Tveit");
+        view("Setup");
+        Locator secure = typed("Secure");
+        String before = secure.inputValue();
+        page.getByLabel("Secure begins at percentile").selectOption("20");
+        assertThat(page.getByText("Each band begins above the one before it.")).isVisible();
+        assertThat(button("Draw them there")).isDisabled();
+        page.getByLabel("Secure begins at percentile").selectOption("50");
+        button("Draw them there").click();
+        assertThat(secure).not().hasValue(before);
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("What it would do"))).containsText("would stand in another band");
+        button("Put them back").click();
+        assertThat(secure).hasValue(before);
+    }
 }

@@ -20,7 +20,6 @@ public record CutsPreview(String problem, List<BandChange> bands, List<Mover> mo
     /** @param score that a band may begin at: whoever is below the percentile stands below it */
     public record AtPercentile(int percentile, double score) {}
 
-
     public record BandChange(String name, int tier, int before, int after) {}
 
     public record Mover(StudentRef student, double value, String from, String to, boolean moreSupport) {}

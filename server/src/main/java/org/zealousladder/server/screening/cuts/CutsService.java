@@ -16,8 +16,8 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.Direction;
+import org.zealousladder.core.bands.BandLadder;
 import org.zealousladder.core.summary.Histogram;
 import org.zealousladder.core.summary.NormPercentiles;
 import org.zealousladder.server.measures.ladders.CutSet;
@@ -38,8 +38,8 @@ import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SetupRights;
 import org.zealousladder.server.school.roster.Who;
-import org.zealousladder.server.screening.cuts.CutsPreview.BandChange;
 import org.zealousladder.server.screening.cuts.CutsPreview.AtPercentile;
+import org.zealousladder.server.screening.cuts.CutsPreview.BandChange;
 import org.zealousladder.server.screening.cuts.CutsPreview.Mover;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
@@ -127,7 +127,8 @@ public class CutsService {
         boolean higher = measure.direction() == Direction.HIGHER_IS_BETTER;
         double step = Math.pow(10, measure.decimals());
         return NormPercentiles.of(values, measure.direction()).orElse(List.of()).stream()
-                .map(p -> new AtPercentile(p.percentile(), (higher ? Math.ceil(p.value() * step - 1e-9) : Math.floor(p.value() * step + 1e-9)) / step)).toList();
+                .map(p -> new AtPercentile(p.percentile(), (higher ? Math.ceil(p.value() * step - 1e-9) : Math.floor(p.value() * step + 1e-9)) / step))
+                .toList();
     }
 
     /** Bands of the new ladder, then those of the old one that are gone. */

@@ -56,8 +56,7 @@ public final class Workbook {
 
     /** As {@link #write(Path, String, Path, Rows)}, for whom nobody waits. */
     public static List<String> write(Path workbook, @Nullable String wanted, Path table) throws IOException, BadWorkbookException {
-        return write(workbook, wanted, table, (rows, of) -> {
-        });
+        return write(workbook, wanted, table, (rows, of) -> {});
     }
 
     /**
