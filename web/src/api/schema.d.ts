@@ -126,7 +126,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_4"];
+        delete: operations["end_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -174,7 +174,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_3"];
+        delete: operations["end_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -220,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_2"];
+        put: operations["end_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -300,7 +300,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_1"];
+        put: operations["end_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -668,7 +668,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end"];
+        put: operations["end_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -798,6 +798,22 @@ export interface paths {
         get: operations["all"];
         put?: never;
         post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures/{id}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3210,6 +3226,8 @@ export interface components {
             code: string;
             /** Format: int32 */
             decimals: number;
+            /** Format: date */
+            ends?: string;
             /** Format: double */
             highest: number;
             /** Format: int32 */
@@ -3231,6 +3249,10 @@ export interface components {
             /** Format: double */
             sem?: number;
             unit: string;
+        };
+        MeasureEnds: {
+            /** Format: date */
+            ends?: string;
         };
         MeasureForm: {
             area: string;
@@ -3665,6 +3687,8 @@ export interface components {
         };
         Person: {
             active: boolean;
+            /** Format: int32 */
+            caseload: number;
             hasPassword: boolean;
             /** Format: int32 */
             id: number;
@@ -4944,7 +4968,7 @@ export interface operations {
             };
         };
     };
-    end_4: {
+    end_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5011,7 +5035,7 @@ export interface operations {
             };
         };
     };
-    end_3: {
+    end_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5079,7 +5103,7 @@ export interface operations {
             };
         };
     };
-    end_2: {
+    end_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5244,7 +5268,7 @@ export interface operations {
             };
         };
     };
-    end_1: {
+    end_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5825,7 +5849,7 @@ export interface operations {
             };
         };
     };
-    end: {
+    end_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6049,6 +6073,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewMeasures"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureEnds"];
             };
         };
         responses: {

@@ -1,15 +1,17 @@
 import { useState } from 'react';
 import type { FullMeasure, Rule } from '../../../api/types';
-import { score } from '../../../lib/format';
+import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
 import { SaveChange } from '../../../parts/changes/SaveChange';
 import { Button } from '../../../ui/Button';
+import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
+import { FormButtons } from '../../../ui/FormButtons';
 import { SetupNav } from '../../../ui/SetupNav';
-import { Failed, Loading } from '../../../ui/States';
-import { useMeasures } from './queries';
+import { Complaint, Failed, Loading } from '../../../ui/States';
+import { useEndMeasure, useMeasures } from './queries';
 import { RuleDialog } from './RuleDialog';
 
 const RULES: Record<Rule, string> = {
@@ -24,6 +26,8 @@ export default function MeasuresPage() {
   const { live } = useScope();
   const setup = useMeasures();
   const [editing, setEditing] = useState<FullMeasure | null>(null);
+  const [ending, setEnding] = useState<FullMeasure | null>(null);
+  const end = useEndMeasure();
   const [ruling, setRuling] = useState<FullMeasure | null>(null);
   if (setup.isPending) return <Loading label="Opening the measures ..." />;
   if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
@@ -33,7 +37,8 @@ export default function MeasuresPage() {
       <SetupNav />
       <h1 className="text-[15px] font-semibold m-0">Measures</h1>
       <p className="text-soft mt-0.5 mb-3">
-        New measures come in by a file under Records.{!may && ' Measures are changed by administrators.'}
+        New measures are added under Start, or by a file under Records.
+        {!may && ' Measures are changed by administrators.'}
       </p>
       <div className="relative overflow-x-auto">
         <table className="stacks border-collapse text-[14px] w-full">
@@ -51,6 +56,7 @@ export default function MeasuresPage() {
               <tr key={m.id}>
                 <td data-line className={`${CELL} font-semibold`}>
                   {m.name}
+                  {m.ends && <span className="block font-normal text-soft text-[13px]">until {longDay(m.ends)}</span>}
                 </td>
                 <td data-label="Area" className={CELL}>
                   {m.area}
@@ -84,6 +90,16 @@ export default function MeasuresPage() {
                 </td>
                 <td className={`${CELL} text-right`}>
                   {may && (
+                    <Button
+                      className="py-0! mr-4"
+                      aria-label={m.ends ? `Give ${m.name} again` : `End ${m.name}`}
+                      disabled={end.isPending}
+                      onClick={() => (m.ends ? end.mutate({ id: m.id }) : setEnding(m))}
+                    >
+                      {m.ends ? 'Give again' : 'End'}
+                    </Button>
+                  )}
+                  {may && (
                     <Button className="py-0!" aria-label={`Change ${m.name}`} onClick={() => setEditing(m)}>
                       Change
                     </Button>
@@ -103,8 +119,38 @@ export default function MeasuresPage() {
       >
         {editing && <MeasureForm measure={editing} onDone={() => setEditing(null)} />}
       </Dialog>
+      <Complaint error={end.error} />
+      <Dialog open={ending !== null} onClose={() => setEnding(null)} title={`End ${ending?.name ?? ''}`}>
+        {ending && <EndForm measure={ending} onDone={() => setEnding(null)} />}
+      </Dialog>
       <ChangeLog kinds={['measure', 'rule']} />
     </>
+  );
+}
+
+/** From a day on it is not given any more. */
+function EndForm({ measure, onDone }: { measure: FullMeasure; onDone: () => void }) {
+  const { choices } = useScope();
+  const [day, setDay] = useState(choices.today);
+  const end = useEndMeasure();
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        end.mutate({ id: measure.id, ends: day }, { onSuccess: onDone });
+      }}
+    >
+      <p className="m-0 text-soft">
+        After that day nobody owes a score on it and none is taken. What was scored by it stays, and it can be given
+        again.
+      </p>
+      <Field label="Its last day">
+        <DayField required value={day} onChange={setDay} />
+      </Field>
+      <Complaint error={end.error} />
+      <FormButtons verb="End the measure" disabled={end.isPending} onCancel={onDone} />
+    </form>
   );
 }
 

@@ -119,7 +119,8 @@ function where(p: AccountPerson, schools: { id: number; name: string }[]): strin
   if (p.role === 'administrator') return 'everything';
   const school = schools.find((s) => s.id === p.schoolId)?.name ?? '';
   const classes = p.teaches.filter((t) => t.ends === undefined).map((t) => t.className);
-  return [school, [...new Set(classes)].join(', ')].filter(Boolean).join(': ');
+  const own = [...new Set(classes), ...(p.caseload > 0 ? [`caseload of ${p.caseload}`] : [])];
+  return [school, own.join(', ')].filter(Boolean).join(': ');
 }
 
 function standing(p: AccountPerson): string {

@@ -180,4 +180,19 @@ class SetupTest extends BrowserTest {
         assertThat(done).containsText("undone by A. Sandvik: it goes on");
         assertThat(classes).not().containsText("ends after");
     }
+
+    @Test
+    void aMeasureIsEndedAndGivenAgain() {
+        signIn("A. Sandvik");
+        subView("Setup", "Measures");
+        button("End Maths screen").click();
+        assertThat(dialog()).containsText("What was scored by it stays");
+        button("End the measure").click();
+        assertThat(dialog()).hasCount(0);
+        Locator row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Maths screen"));
+        assertThat(row).containsText("until 13 Mar 2026");
+        button("Give Maths screen again").click();
+        assertThat(row).not().containsText("until");
+        assertThat(button("End Maths screen")).isVisible();
+    }
 }

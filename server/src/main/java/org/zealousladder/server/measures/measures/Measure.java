@@ -1,15 +1,33 @@
 package org.zealousladder.server.measures.measures;
 
+import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.scores.ScoreScale;
 
-/** A measure. {@code sem} is its standard error of measurement in score units, where it states one. */
+/**
+ * A measure.
+ *
+ * @param sem its standard error of measurement in score units, where it states one
+ * @param ends the last day on which it is given; null while it goes on
+ */
 public record Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest,
         int decimals, String better, @Nullable Double sem, Rule rule, int minimumScores, int minimumWeeks,
-        int lastPoints, double changeAtMost, double raiseAtLeast) {
+        int lastPoints, double changeAtMost, double raiseAtLeast, @Nullable LocalDate ends) {
+
+    public Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest, int decimals, String better,
+            @Nullable Double sem, Rule rule, int minimumScores, int minimumWeeks, int lastPoints, double changeAtMost, double raiseAtLeast) {
+        this(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimumScores, minimumWeeks, lastPoints, changeAtMost,
+                raiseAtLeast,
+                null);
+    }
+
+    /** Whether it can be given on a day. */
+    public boolean givenOn(LocalDate day) {
+        return ends == null || !day.isAfter(ends);
+    }
 
     public Direction direction() {
         return better.equals("lower") ? Direction.LOWER_IS_BETTER : Direction.HIGHER_IS_BETTER;
@@ -32,7 +50,7 @@ public record Measure(int id, String code, String name, String kind, String area
     /** The same measure under other settings of its rule. */
     public Measure with(RuleSettings s) {
         return new Measure(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, s.rule(), s.minimumScores(),
-                (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast());
+                (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), ends);
     }
 
     public MeasureRef ref() {

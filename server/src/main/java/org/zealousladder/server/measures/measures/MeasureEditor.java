@@ -1,6 +1,8 @@
 package org.zealousladder.server.measures.measures;
 
+import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,6 +51,13 @@ public class MeasureEditor {
         } catch (DataIntegrityViolationException e) {
             throw Refusal.invalid("name", "These properties do not fit together. Nothing was saved.");
         }
+    }
+
+    /** @param last the last day on which it is given; null: it goes on */
+    public void end(int id, @Nullable LocalDate last) {
+        rights.require(null, "Measures");
+        measures.measure(id);
+        store.end(id, last);
     }
 
     /** Measures to begin with that are not there yet. */

@@ -4,10 +4,14 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -39,6 +43,15 @@ class MeasuresController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void add(@Valid @RequestBody NewMeasures form) {
         editor.add(form.measures());
+    }
+
+    /** @param ends absent: it goes on */
+    record MeasureEnds(@Nullable LocalDate ends) {}
+
+    @PutMapping("/api/measures/{id}/ends")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@PathVariable int id, @Valid @RequestBody MeasureEnds form) {
+        editor.end(id, form.ends());
     }
 
     @GetMapping("/api/measures")

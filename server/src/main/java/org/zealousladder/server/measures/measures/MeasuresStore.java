@@ -2,6 +2,7 @@ package org.zealousladder.server.measures.measures;
 
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.core.decisions.RuleSettings;
@@ -14,7 +15,7 @@ class MeasuresStore {
     private static final String MEASURES = """
             select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks,
                    coalesce(last_points, 4) as last_points, coalesce(change_at_most, 0.25) as change_at_most,
-                   coalesce(raise_at_least, 0.9) as raise_at_least""";
+                   coalesce(raise_at_least, 0.9) as raise_at_least, ends""";
 
     private final JdbcClient db;
 
@@ -47,6 +48,10 @@ class MeasuresStore {
                        minimum_scores = :scores, minimum_weeks = :weeks where id = :id""").param("id", id).param("rule", s.rule().code())
                 .param("points", s.lastPoints()).param("change", s.changeAtMost()).param("raise", s.raiseAtLeast())
                 .param("scores", s.minimumScores()).param("weeks", Math.round(s.minimumWeeks())).update();
+    }
+
+    void end(int id, @Nullable LocalDate last) {
+        db.sql("update measures_measure set ends = :ends where id = :id").param("id", id).param("ends", last, java.sql.Types.DATE).update();
     }
 
     void changeMeasure(MeasureForm form) {

@@ -111,9 +111,10 @@ public class AccountService {
      * @param signedInAt when they last signed in
      * @param linkEndsAt until when the link that they were given counts; absent where there is none that counts
      * @param teaches their classes, of every year
+     * @param caseload students on it today
      */
     public record Person(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, boolean active, boolean hasPassword,
-            boolean secondStep, @Nullable Instant signedInAt, @Nullable Instant linkEndsAt, List<Teaching> teaches) {}
+            boolean secondStep, @Nullable Instant signedInAt, @Nullable Instant linkEndsAt, List<Teaching> teaches, int caseload) {}
 
     /** @param ends the last day of the teaching; absent while it goes on */
     public record Teaching(int classId, String className, @Nullable LocalDate ends) {}

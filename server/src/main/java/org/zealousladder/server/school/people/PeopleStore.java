@@ -52,11 +52,12 @@ class PeopleStore {
         return db.sql("""
                 select p.id, p.login, p.name, p.role, p.school_id, p.active, p.password_hash is not null,
                        exists (select from people_factor f where f.person_id = p.id and f.confirmed_at is not null), p.signed_in_at,
-                       (select i.ends_at from people_invitation i where i.person_id = p.id and i.used_at is null and i.ends_at > now())
+                       (select i.ends_at from people_invitation i where i.person_id = p.id and i.used_at is null and i.ends_at > now()),
+                       coalesce((select k.students from people_caseload_size k where k.person_id = p.id), 0)
                   from people_person p order by p.name collate "und-x-icu", p.id""")
                 .query((r, n) -> new AccountService.Person(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "role"),
                         r.getObject(5, Integer.class), r.getBoolean(6), r.getBoolean(7), r.getBoolean(8), instant(r.getObject(9, OffsetDateTime.class)),
-                        instant(r.getObject(10, OffsetDateTime.class)), teaches.getOrDefault(r.getInt(1), List.of())))
+                        instant(r.getObject(10, OffsetDateTime.class)), teaches.getOrDefault(r.getInt(1), List.of()), r.getInt(11)))
                 .list();
     }
 

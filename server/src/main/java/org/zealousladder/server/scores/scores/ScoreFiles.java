@@ -24,7 +24,7 @@ class ScoreFiles implements DeclaresFiles {
                     Column.choice("status", false, ScoreStatus.inFiles()), Column.optional("known", DATE))
             .joined("""
                     select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
-                           s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, c.id as old_id, k.name as closed,
+                           s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, m.ends, c.id as old_id, k.name as closed,
                            case when c.id is null then 'new'
                                 when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score then 'unchanged'
                                 else 'changed' end as outcome
@@ -44,6 +44,7 @@ class ScoreFiles implements DeclaresFiles {
                     "case decimals when 0 then 'The score must be a whole number.' else 'The score has more than ' || decimals || ' decimals.' end")
             .problem("date", "date > " + TODAY, "'The date is in the future.'")
             .problem("date", "date < date '1990-01-01'", "'The date is too long ago; check the year.'")
+            .problem("date", "date > ends and outcome <> 'unchanged'", "'The measure is given until ' || ends || '.'")
             .problem("date", "closed is not null and outcome <> 'unchanged'",
                     "'The window ' || closed || ' is closed for this student; a coordinator can open it again under Tiers.'")
             .problem("known", "known < date or known > " + TODAY, "'A score is known on the day it was taken or later, and not in the future.'")

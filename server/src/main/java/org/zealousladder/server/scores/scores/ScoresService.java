@@ -241,6 +241,10 @@ public class ScoresService {
         if (takenOn.getYear() < 1990) {
             throw Refusal.invalid("takenOn", "The date is too long ago. Check the year.");
         }
+        if (!measure.givenOn(takenOn)) {
+            throw Refusal.invalid("takenOn", measure.name() + " is given until " + Words.day(java.util.Objects.requireNonNull(measure.ends()))
+                    + ". Choose another measure, or an earlier day.");
+        }
         if ((status == ScoreStatus.SCORED) != (value != null)) {
             throw Refusal.invalid("value", value == null ? "Give the score, or choose absent, exempt or invalid."
                     : "A student who was " + status.code() + " has no score. Leave it empty.");

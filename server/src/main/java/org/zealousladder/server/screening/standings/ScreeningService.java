@@ -63,8 +63,11 @@ public class ScreeningService {
         List<Measure> known = measures.measures(asOf);
         Standings standing = standings.of(all, known, two, asOf);
         Set<Integer> grades = all.stream().map(Enrolled::grade).collect(Collectors.toSet());
-        List<Measure> given = known.stream().filter(m -> standing.ladders().grades(m.id(), window.id()).stream().anyMatch(grades::contains)
-                || all.stream().anyMatch(s -> standing.of(s.id(), m.id()).get(two.size() - 1).scored())).toList();
+        // What has ended is owed by nobody; where it was given it is shown.
+        List<Measure> given = known.stream()
+                .filter(m -> m.givenOn(window.starts()) && standing.ladders().grades(m.id(), window.id()).stream().anyMatch(grades::contains)
+                        || all.stream().anyMatch(s -> standing.of(s.id(), m.id()).get(two.size() - 1).scored()))
+                .toList();
         return new Screening(window, before, asOf, school, expected, left, later, given, standing);
     }
 }
