@@ -61,44 +61,44 @@ class ClassEditorTest extends ServerTest {
 
     @Test
     void aClassIsMadeFilledMergedAndEachStepUndone() throws Exception {
-        int sanderling = add("Sanderling");
-        int plover = add("Plover");
-        fill(sanderling, "2025-08-25", "A", "B");
-        fill(plover, "2025-08-25", "C", "D");
-        fill(plover, "2026-03-09", "B", "C");
-        List<String> filled = List.of("Ada Sanderling 2025-08-25", "Bo Sanderling 2025-08-25 2026-03-08", "Bo Plover 2026-03-09", "Cy Plover 2025-08-25",
-                "Di Plover 2025-08-25");
+        int dotterel = add("Dotterel");
+        int turnstone = add("Turnstone");
+        fill(dotterel, "2025-08-25", "A", "B");
+        fill(turnstone, "2025-08-25", "C", "D");
+        fill(turnstone, "2026-03-09", "B", "C");
+        List<String> filled = List.of("Ada Dotterel 2025-08-25", "Bo Dotterel 2025-08-25 2026-03-08", "Bo Turnstone 2026-03-09", "Cy Turnstone 2025-08-25",
+                "Di Turnstone 2025-08-25");
         assertEquals(filled, places());
-        send(admin, "/api/classes/" + sanderling + "/merge", Map.of("into", plover, "from", "2026-03-13")).andExpect(status().isNoContent());
-        assertEquals(List.of("Ada Sanderling 2025-08-25 2026-03-12", "Ada Plover 2026-03-13"), places().subList(0, 2));
-        assertEquals("[{\"id\":" + sanderling + ",\"ends\":\"2026-03-12\"}]", body(read(admin, "/api/classes?year=" + thisYear())).get("ended").valueStream()
-                .filter(e -> e.get("id").asInt() == sanderling).toList().toString());
+        send(admin, "/api/classes/" + dotterel + "/merge", Map.of("into", turnstone, "from", "2026-03-13")).andExpect(status().isNoContent());
+        assertEquals(List.of("Ada Dotterel 2025-08-25 2026-03-12", "Ada Turnstone 2026-03-13"), places().subList(0, 2));
+        assertEquals("[{\"id\":" + dotterel + ",\"ends\":\"2026-03-12\"}]", body(read(admin, "/api/classes?year=" + thisYear())).get("ended").valueStream()
+                .filter(e -> e.get("id").asInt() == dotterel).toList().toString());
         undoLast();
         assertEquals(filled, places());
         undoLast();
-        assertEquals(List.of("Bo Sanderling 2025-08-25"), places().stream().filter(p -> p.startsWith("Bo")).toList());
+        assertEquals(List.of("Bo Dotterel 2025-08-25"), places().stream().filter(p -> p.startsWith("Bo")).toList());
     }
 
     @Test
     void aClassEndsWithWhoeverIsInIt() throws Exception {
-        int dunlin = add("Dunlin");
-        fill(dunlin, "2025-08-25", "A", "B");
-        call(admin, put("/api/classes/" + dunlin + "/end").contentType("application/json").content("{\"ends\":\"2026-03-20\"}"))
+        int phalarope = add("Phalarope");
+        fill(phalarope, "2025-08-25", "A", "B");
+        call(admin, put("/api/classes/" + phalarope + "/end").contentType("application/json").content("{\"ends\":\"2026-03-20\"}"))
                 .andExpect(status().isNoContent());
-        assertEquals(List.of("Ada Dunlin 2025-08-25 2026-03-20", "Bo Dunlin 2025-08-25 2026-03-20"), places());
-        call(admin, put("/api/classes/" + dunlin + "/end").contentType("application/json").content("{\"ends\":\"2030-03-20\"}"))
+        assertEquals(List.of("Ada Phalarope 2025-08-25 2026-03-20", "Bo Phalarope 2025-08-25 2026-03-20"), places());
+        call(admin, put("/api/classes/" + phalarope + "/end").contentType("application/json").content("{\"ends\":\"2030-03-20\"}"))
                 .andExpect(refused("422 invalid ends"));
     }
 
     @Test
     void whatCannotBeIsRefused() throws Exception {
-        int knot = add("Knot");
-        send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Knot", "grade", 3)).andExpect(refused("422 invalid name"));
+        int godwit = add("Godwit");
+        send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Godwit", "grade", 3)).andExpect(refused("422 invalid name"));
         send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Stint", "grade", 14)).andExpect(refused("422 invalid grade"));
-        send(admin, "/api/classes/" + knot + "/merge", Map.of("into", knot, "from", "2026-03-13")).andExpect(refused("422 invalid into"));
-        send(admin, "/api/classes/" + knot + "/merge", Map.of("into", classId("2025-TERN"), "from", "2026-03-13")).andExpect(refused("422 invalid into"));
-        send(admin, "/api/classes/" + knot + "/students", Map.of("students", ids("A"), "from", "2020-01-01")).andExpect(refused("422 invalid from"));
+        send(admin, "/api/classes/" + godwit + "/merge", Map.of("into", godwit, "from", "2026-03-13")).andExpect(refused("422 invalid into"));
+        send(admin, "/api/classes/" + godwit + "/merge", Map.of("into", classId("2025-TERN"), "from", "2026-03-13")).andExpect(refused("422 invalid into"));
+        send(admin, "/api/classes/" + godwit + "/students", Map.of("students", ids("A"), "from", "2020-01-01")).andExpect(refused("422 invalid from"));
         send(person("m.tveit"), "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Ruff", "grade", 3)).andExpect(refused("403 forbidden"));
-        send(person("m.tveit"), "/api/classes/" + knot + "/students", Map.of("students", ids("A"), "from", "2026-03-13")).andExpect(refused("403 forbidden"));
+        send(person("m.tveit"), "/api/classes/" + godwit + "/students", Map.of("students", ids("A"), "from", "2026-03-13")).andExpect(refused("403 forbidden"));
     }
 }
