@@ -62,15 +62,16 @@ class ClassEditorTest extends ServerTest {
     @Test
     void aClassIsMadeFilledMergedAndEachStepUndone() throws Exception {
         int dotterel = add("Dotterel");
-        int turnstone = add("Turnstone");
+        int oystercatcher = add("Oystercatcher");
         fill(dotterel, "2025-08-25", "A", "B");
-        fill(turnstone, "2025-08-25", "C", "D");
-        fill(turnstone, "2026-03-09", "B", "C");
-        List<String> filled = List.of("Ada Dotterel 2025-08-25", "Bo Dotterel 2025-08-25 2026-03-08", "Bo Turnstone 2026-03-09", "Cy Turnstone 2025-08-25",
-                "Di Turnstone 2025-08-25");
+        fill(oystercatcher, "2025-08-25", "C", "D");
+        fill(oystercatcher, "2026-03-09", "B", "C");
+        List<String> filled = List.of("Ada Dotterel 2025-08-25", "Bo Dotterel 2025-08-25 2026-03-08", "Bo Oystercatcher 2026-03-09",
+                "Cy Oystercatcher 2025-08-25",
+                "Di Oystercatcher 2025-08-25");
         assertEquals(filled, places());
-        send(admin, "/api/classes/" + dotterel + "/merge", Map.of("into", turnstone, "from", "2026-03-13")).andExpect(status().isNoContent());
-        assertEquals(List.of("Ada Dotterel 2025-08-25 2026-03-12", "Ada Turnstone 2026-03-13"), places().subList(0, 2));
+        send(admin, "/api/classes/" + dotterel + "/merge", Map.of("into", oystercatcher, "from", "2026-03-13")).andExpect(status().isNoContent());
+        assertEquals(List.of("Ada Dotterel 2025-08-25 2026-03-12", "Ada Oystercatcher 2026-03-13"), places().subList(0, 2));
         assertEquals("[{\"id\":" + dotterel + ",\"ends\":\"2026-03-12\"}]", body(read(admin, "/api/classes?year=" + thisYear())).get("ended").valueStream()
                 .filter(e -> e.get("id").asInt() == dotterel).toList().toString());
         undoLast();
