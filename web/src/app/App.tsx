@@ -3,8 +3,6 @@ import { lazy, Suspense, useEffect } from 'react';
 import { Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { asksFor } from '../api/client';
 import { useSession } from '../api/session';
-import { JoinPage } from '../features/school/people/JoinPage';
-import { SetupPage } from '../features/school/people/SetupPage';
 import { SignInPage } from '../features/school/people/SignInPage';
 import { NamesProvider } from '../lib/names';
 import { outbox } from '../lib/outbox/outbox';
@@ -18,6 +16,9 @@ import { SignInAgain } from './SignInAgain';
 import { StepWanted } from './StepWanted';
 import { Trouble } from './Trouble';
 
+// Seen once by each person, or by nobody.
+const Join = lazy(() => import('../features/school/people/JoinPage').then((m) => ({ default: m.JoinPage })));
+const Setup = lazy(() => import('../features/school/people/SetupPage').then((m) => ({ default: m.SetupPage })));
 const Desk = lazy(() => import('../features/overview/desk/DeskPage'));
 const Ladder = lazy(() => import('../features/screening/ladder/LadderPage'));
 const Trends = lazy(() => import('../features/monitoring/trends/TrendsPage'));
@@ -90,8 +91,9 @@ export function App() {
       </main>
     );
   }
-  if (pathname === '/setup') return <SetupPage />;
-  if (pathname === '/join') return <JoinPage />;
+  if (pathname === '/setup' || pathname === '/join') {
+    return <Suspense fallback={null}>{pathname === '/setup' ? <Setup /> : <Join />}</Suspense>;
+  }
   if (!session.data.person) return <SignInPage session={session.data} />;
   if (session.data.secondStepWanted) return <StepWanted session={session.data} />;
   return (

@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
-import { gradeTitle, gradeWords, longDay, plural } from '../lib/format';
+import { gradeTitle, gradeWords, longDay } from '../lib/format';
 import { className, type ScopeState, whoWords } from '../lib/scope';
 import { Button } from '../ui/Button';
 import { DayField } from '../ui/DayField';
@@ -178,7 +178,7 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
           </Choice>
         ))}
       {choices.caseloads
-        .filter((c) => !many || matches(`caseload ${c.name}`, filter))
+        .filter((c) => !many || matches(c.name, filter))
         .slice(0, 40)
         .map((c) => (
           <Choice
@@ -186,8 +186,7 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
             chosen={scope.who === `caseload-${c.personId}`}
             onChoose={choose(`caseload-${c.personId}`)}
           >
-            {c.own ? 'Own caseload' : `Caseload of ${c.name}`}{' '}
-            <span className="text-soft text-[13px]">{plural(c.students, 'student')}</span>
+            {c.name} <span className="text-soft text-[13px]">{c.students}</span>
           </Choice>
         ))}
     </>

@@ -77,7 +77,7 @@ test('whoever has a caseload and no class comes in to it, in the year that runs'
   const only = {
     ...choices,
     classes: [],
-    caseloads: [{ personId: 5, name: 'S. Rask', students: 8, own: true }],
+    caseloads: [{ personId: 5, name: 'Own caseload', students: 8, own: true }],
     opensWithSchool: false,
   };
   expect(scopeOf(new URLSearchParams(), only)?.scope.who).toBe('caseload-5');

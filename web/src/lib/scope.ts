@@ -118,10 +118,7 @@ export function whoWords(who: string, choices: ScopeChoices): string {
     return found ? className(found.name) : 'Another class';
   }
   if (kind === 'group') return choices.groups.find((g) => g.id === Number(a))?.name ?? 'Another group';
-  if (kind === 'caseload') {
-    const found = choices.caseloads.find((c) => c.personId === Number(a));
-    return found ? (found.own ? 'Own caseload' : `Caseload of ${found.name}`) : 'Another caseload';
-  }
+  if (kind === 'caseload') return choices.caseloads.find((c) => c.personId === Number(a))?.name ?? 'Another caseload';
   const school =
     choices.classes.find((c) => c.schoolId === Number(kind === 'school' ? a : b))?.schoolName ?? 'Another school';
   return kind === 'school' ? school : gradeTitle(Number(a));

@@ -45,7 +45,7 @@ function Year({ view, several }: { view: CalendarView; several: boolean }) {
   const [chosen, setChosen] = useState('');
   return (
     <div className="grid xl:grid-cols-[1fr_300px] gap-x-10 gap-y-6">
-      <section aria-labelledby="year" className="min-w-0">
+      <section aria-labelledby="year" className="min-w-0 max-w-[980px]">
         <h1 id="year" className="text-[17px] font-[650] tracking-tight m-0">
           {view.school.name}, {view.year.name.replace('-', '–')}
         </h1>

@@ -5,6 +5,7 @@ import { usePicks } from '../../../lib/picks';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
 import { Fold } from './Fold';
+import { OneOfThem } from './OneOfThem';
 import { type Named, useEndOnCaseload, useOntoCaseload } from './queries';
 
 /** Who works with which students across classes. */
@@ -61,19 +62,13 @@ export function Caseloads({ view, name }: { view: ClassesView; name: (s: Named) 
           return (
             <Fold key={id} title={who} about={plural(on.length, 'student')}>
               {on.map((s) => (
-                <li key={s.id} className="flex items-center gap-3 py-0.5 text-[14px]">
-                  <span className="flex-1 min-w-0 truncate">{name(s)}</span>
-                  {view.mayGroup && (
-                    <Button
-                      className="py-0!"
-                      aria-label={`${name(s)} leaves the caseload of ${who} today`}
-                      disabled={end.isPending}
-                      onClick={() => end.mutate({ person: id, student: s.id, ends: view.today })}
-                    >
-                      Leaves today
-                    </Button>
-                  )}
-                </li>
+                <OneOfThem
+                  key={s.id}
+                  name={name(s)}
+                  leaves={view.mayGroup ? `the caseload of ${who}` : undefined}
+                  disabled={end.isPending}
+                  onLeave={() => end.mutate({ person: id, student: s.id, ends: view.today })}
+                />
               ))}
             </Fold>
           );

@@ -9,6 +9,7 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { useEndClass, useFillClass, useMergeClass, useNewClass } from './queries';
+import { TeacherChoice } from './TeacherChoice';
 
 /** What is to be done with a class. */
 export type Doing =
@@ -71,14 +72,7 @@ function Add({ view, onClose }: { view: ClassesView; onClose: () => void }) {
         <Choice required value={grade} options={GRADES} onChange={setGrade} />
       </Field>
       <Field label="Teacher">
-        <select value={teacher} onChange={(e) => setTeacher(e.target.value)}>
-          <option value="">none yet</option>
-          {view.teachers.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
-        </select>
+        <TeacherChoice value={teacher} teachers={view.teachers} onChange={setTeacher} />
       </Field>
       {add.error?.field !== 'name' && <Complaint error={add.error} />}
       <FormButtons verb="Add the class" disabled={add.isPending} onCancel={onClose} />

@@ -6,6 +6,7 @@ import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
 import { Fold } from './Fold';
 import { NewGroup } from './NewGroup';
+import { OneOfThem } from './OneOfThem';
 import { type Named, useAddMembers, useEndGroup, useEndMember } from './queries';
 
 /** Teaching groups of the year, and who is in them. */
@@ -83,19 +84,13 @@ export function Groups({ view, name }: { view: ClassesView; name: (s: Named) => 
                 }
               >
                 {members.map((s) => (
-                  <li key={s.id} className="flex items-center gap-3 py-0.5 text-[14px]">
-                    <span className="flex-1 min-w-0 truncate">{name(s)}</span>
-                    {view.mayGroup && !over && (
-                      <Button
-                        className="py-0!"
-                        aria-label={`${name(s)} leaves ${g.name} today`}
-                        disabled={endMember.isPending}
-                        onClick={() => endMember.mutate({ id: g.id, student: s.id, ends: view.today })}
-                      >
-                        Leaves today
-                      </Button>
-                    )}
-                  </li>
+                  <OneOfThem
+                    key={s.id}
+                    name={name(s)}
+                    leaves={view.mayGroup && !over ? g.name : undefined}
+                    disabled={endMember.isPending}
+                    onLeave={() => endMember.mutate({ id: g.id, student: s.id, ends: view.today })}
+                  />
                 ))}
               </Fold>
             );

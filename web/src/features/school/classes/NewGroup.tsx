@@ -8,6 +8,7 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { useNewGroup } from './queries';
+import { TeacherChoice } from './TeacherChoice';
 
 /** A teaching group of those who are picked. */
 export function NewGroup({ open, view, onClose }: { open: boolean; view: ClassesView; onClose: () => void }) {
@@ -60,14 +61,7 @@ function Form({ view, onClose }: { view: ClassesView; onClose: () => void }) {
         </Field>
       )}
       <Field label="Teacher">
-        <select value={teacher} onChange={(e) => setTeacher(e.target.value)}>
-          <option value="">none yet</option>
-          {teachers.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
-        </select>
+        <TeacherChoice value={teacher} teachers={teachers} onChange={setTeacher} />
       </Field>
       {add.error?.field !== 'name' && <Complaint error={add.error} />}
       <FormButtons verb="Make the group" disabled={add.isPending} onCancel={onClose} />

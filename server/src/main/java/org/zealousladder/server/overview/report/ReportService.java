@@ -32,6 +32,7 @@ import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
 import org.zealousladder.server.platform.words.Grades;
+import org.zealousladder.server.school.roster.CaseloadRef;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.GroupRef;
@@ -169,7 +170,7 @@ public class ReportService {
                     .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", " + Grades.words(c.grade()))
                     .orElse("A class");
             case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
-            case CASELOAD -> roster.caseloads().stream().filter(c -> c.personId() == who.id()).map(c -> "Caseload of " + c.name()).findFirst()
+            case CASELOAD -> roster.caseloads().stream().filter(c -> c.personId() == who.id()).map(CaseloadRef::name).findFirst()
                     .orElse("A caseload");
             case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + school(classes, screening);
             case SCHOOL -> school(classes, screening);

@@ -77,7 +77,8 @@ class RosterStore {
     /** Caseloads that the viewer may open, the own one first. */
     List<CaseloadRef> caseloads() {
         return db.sql("""
-                select k.person_id, p.name, count(distinct k.student_id)::integer as students, k.person_id = scope_person() as own
+                select k.person_id, case when k.person_id = scope_person() then 'Own caseload' else 'Caseload of ' || p.name end as name,
+                       count(distinct k.student_id)::integer as students, k.person_id = scope_person() as own
                   from roster_caseload k join people_person p on p.id = k.person_id
                  where k.starts <= scope_today() and (k.ends is null or k.ends >= scope_today())
                  group by k.person_id, p.name order by own desc, p.name collate "und-x-icu\"""").query(CaseloadRef.class).list();
