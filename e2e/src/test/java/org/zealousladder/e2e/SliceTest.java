@@ -139,7 +139,10 @@ class SliceTest extends BrowserTest {
     void whatWasTypedIsNotLostOnTheWayToAnotherPage() {
         signIn("R. Oduya");
         view("Trends");
+        // The page before stays until the next one's code is here.
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weekly scores"))).isVisible();
         view("Desk");
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weekly scores"))).hasCount(0);
         deskRow("Emre Castellan").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set aside")).click();
         dialog().getByLabel("Why it can wait").fill("new glasses on order");
         page.goBack();
