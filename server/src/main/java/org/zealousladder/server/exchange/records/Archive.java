@@ -22,6 +22,31 @@ final class Archive {
 
     private Archive() {}
 
+    /** A table that somebody gave, by itself or in an archive. */
+    record Table(String name, Path path) {}
+
+    /** Tables for as long as they are looked at; what was unpacked for them goes when they are closed. */
+    record Tables(List<Table> all, List<Unpacked> unpacked) implements AutoCloseable {
+        @Override
+        public void close() {
+            unpacked.forEach(u -> u.file().discard());
+        }
+    }
+
+    /**
+     * The tables of a file: those of an archive, or the file itself.
+     *
+     * @param most files, at most
+     * @throws Refusal 422 with what to do, for an archive that is none of tables
+     */
+    static Tables tables(Path path, String name, int most) throws IOException {
+        if (!isOne(path)) {
+            return new Tables(List.of(new Table(name, path)), List.of());
+        }
+        List<Unpacked> all = unpack(path, most);
+        return new Tables(all.stream().map(u -> new Table(u.name(), u.file().path())).toList(), all);
+    }
+
     /** One of the tables in it. */
     record Unpacked(String name, ReceivedFile file) {}
 

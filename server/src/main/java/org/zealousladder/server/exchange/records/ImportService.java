@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -93,7 +92,7 @@ public class ImportService {
      */
     @Transactional
     public ImportResult take(Path path, Forms.@Nullable DayForm days, boolean yes) {
-        ImportResult result = given(path, How.surely(days), files -> run(files, true, new ImportProgress()));
+        ImportResult result = run(path, How.surely(days), true);
         meant(result, yes);
         return noted(result);
     }
@@ -107,30 +106,25 @@ public class ImportService {
     /** Says what the file at {@code path} would do, read as it looks. */
     @Transactional
     public ImportResult look(Path path) {
-        return given(path, How.AS_IT_LOOKS, files -> run(files, false, new ImportProgress()));
+        return run(path, How.AS_IT_LOOKS, false);
     }
 
     /** Says what {@link #take(Path, Forms.DayForm)} would do. */
     @Transactional
     public ImportResult look(Path path, Forms.@Nullable DayForm days) {
-        return given(path, How.surely(days), files -> run(files, false, new ImportProgress()));
+        return run(path, How.surely(days), false);
     }
 
-    /** Does something with a file, or with those in an archive. */
-    private static ImportResult given(Path path, How how, Function<List<Given>, ImportResult> does) {
-        try {
-            if (!Archive.isOne(path)) {
-                return does.apply(List.of(new Given(String.valueOf(path.getFileName()), path, how)));
-            }
-            List<Archive.Unpacked> all = Archive.unpack(path, FILES_LIMIT);
-            try {
-                return does.apply(all.stream().map(u -> new Given(u.name(), u.file().path(), how)).toList());
-            } finally {
-                all.forEach(u -> u.file().discard());
-            }
+    private ImportResult run(Path path, How how, boolean take) {
+        try (Archive.Tables tables = Archive.tables(path, String.valueOf(path.getFileName()), FILES_LIMIT)) {
+            return run(given(tables, how), take, new ImportProgress());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static List<Given> given(Archive.Tables tables, How how) {
+        return tables.all().stream().map(t -> new Given(t.name(), t.path(), how)).toList();
     }
 
     /** Where the roster says that many have gone, somebody has to say so too. */
@@ -146,8 +140,12 @@ public class ImportService {
     Preview preview(String fileName, Path path, ImportProgress progress) {
         store.deleteAbandoned();
         long id = store.addUpload(Viewer.current().id(), fileName);
-        int files = add(id, fileName, path, FILES_LIMIT);
-        return kept(id, fileName, again(id, Collections.nCopies(files, How.AS_IT_LOOKS), false, progress));
+        try (Archive.Tables tables = Archive.tables(path, fileName, FILES_LIMIT)) {
+            tables.all().forEach(t -> add(id, t.name(), t.path()));
+            return kept(id, fileName, run(given(tables, How.AS_IT_LOOKS), false, progress));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Says what the files of a preview would do together with one more. */
@@ -158,35 +156,21 @@ public class ImportService {
         if (hows.size() >= FILES_LIMIT) {
             throw Refusal.invalid("files", "At most " + FILES_LIMIT + " files are brought in together. Save these first.");
         }
-        try {
+        try (Archive.Tables tables = Archive.tables(path, fileName, FILES_LIMIT - hows.size())) {
             if (store.size(id) + Files.size(path) > LIMIT) {
                 throw tooLarge();
             }
+            tables.all().forEach(t -> add(id, t.name(), t.path()));
+            hows.addAll(Collections.nCopies(tables.all().size(), How.AS_IT_LOOKS));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        hows.addAll(Collections.nCopies(add(id, fileName, path, FILES_LIMIT - hows.size()), How.AS_IT_LOOKS));
         return kept(id, upload.fileName(), again(id, hows, false, progress));
     }
 
-    /** Keeps a file, or those of an archive; says how many that are. An archive of one table still goes by what is in it. */
-    private int add(long id, String fileName, Path path, int most) {
-        try {
-            if (Archive.isOne(path)) {
-                List<Archive.Unpacked> all = Archive.unpack(path, most);
-                try {
-                    for (Archive.Unpacked u : all) {
-                        add(id, u.name(), u.file().path(), 1);
-                    }
-                } finally {
-                    all.forEach(u -> u.file().discard());
-                }
-                return all.size();
-            }
-            try (InputStream in = Files.newInputStream(path)) {
-                store.addFile(id, fileName, in);
-            }
-            return 1;
+    private void add(long id, String fileName, Path path) {
+        try (InputStream in = Files.newInputStream(path)) {
+            store.addFile(id, fileName, in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
