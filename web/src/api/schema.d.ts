@@ -157,7 +157,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -205,7 +205,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -269,7 +269,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["takeBack"];
+        post: operations["takeBack_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -285,7 +285,7 @@ export interface paths {
         };
         get: operations["classes"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -638,6 +638,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["withdraw_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groupings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groupings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1037,7 +1069,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1764,6 +1796,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/called": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["call"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/erasure": {
         parameters: {
             query?: never;
@@ -1774,6 +1822,118 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/grade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["grade"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/grouped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/grouped/{row}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/grouped/{row}/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addAtHome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/home/{row}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeAtHome"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/home/{row}/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBackAtHome"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2039,6 +2199,33 @@ export interface components {
             tested: number;
             why: string;
         };
+        AtHome: {
+            email?: string;
+            /** Format: date */
+            ends?: string;
+            /** Format: int64 */
+            id: number;
+            language?: string;
+            name: string;
+            phone?: string;
+            /** @enum {string} */
+            reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
+            reachWhen?: string;
+            relation?: string;
+        };
+        AtHomeForm: {
+            /** Format: email */
+            email?: string;
+            /** Format: date */
+            ends?: string;
+            language?: string;
+            name: string;
+            phone?: string;
+            /** @enum {string} */
+            reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
+            reachWhen?: string;
+            relation?: string;
+        };
         AtPercentile: {
             /** Format: int32 */
             percentile: number;
@@ -2137,6 +2324,11 @@ export interface components {
             today: string;
             week: number[];
             year: components["schemas"]["SchoolYear"];
+        };
+        CalledForm: {
+            /** Format: date */
+            birthday?: string;
+            preferredName?: string;
         };
         CaseloadRef: {
             name: string;
@@ -2894,6 +3086,10 @@ export interface components {
             /** Format: double */
             startScore: number;
         };
+        GradeForm: {
+            /** Format: int32 */
+            grade: number;
+        };
         GroupEnds: {
             /** Format: date */
             ends?: string;
@@ -2922,6 +3118,53 @@ export interface components {
             schoolId: number;
             subject?: string;
             teachers: string[];
+        };
+        Grouped: {
+            /** Format: date */
+            ends?: string;
+            grouping: string;
+            /** Format: int32 */
+            groupingId: number;
+            /** Format: int64 */
+            id: number;
+            sensitive: boolean;
+            /** Format: date */
+            starts?: string;
+            value: string;
+        };
+        GroupedForm: {
+            /** Format: date */
+            ends?: string;
+            /** Format: int32 */
+            grouping: number;
+            /** Format: date */
+            starts?: string;
+            value: string;
+        };
+        Grouping: {
+            code: string;
+            ended: boolean;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId?: number;
+            sensitive: boolean;
+            /** Format: int32 */
+            students: number;
+        };
+        GroupingForm: {
+            ended: boolean;
+            name: string;
+            sensitive: boolean;
+        };
+        GroupingMade: {
+            /** Format: int32 */
+            id: number;
+        };
+        GroupingsView: {
+            groupings: components["schemas"]["Grouping"][];
+            mayChangeAll: boolean;
         };
         HistoryEntry: {
             about?: string;
@@ -3354,6 +3597,12 @@ export interface components {
             teachers: number[];
             /** Format: int32 */
             year: number;
+        };
+        NewGrouping: {
+            name: string;
+            /** Format: int32 */
+            school?: number;
+            sensitive: boolean;
         };
         NewMeasure: {
             about?: string;
@@ -4405,6 +4654,19 @@ export interface components {
             /** Format: date */
             week?: string;
         };
+        StudentFacts: {
+            /** Format: date */
+            birthday?: string;
+            familyName: string;
+            givenName: string;
+            grouped: components["schemas"]["Grouped"][];
+            groupings: components["schemas"]["Grouping"][];
+            home: components["schemas"]["AtHome"][];
+            mayChange: boolean;
+            preferredName?: string;
+            /** Format: int32 */
+            years?: number;
+        };
         StudentMoved: {
             moves: components["schemas"]["Move"][];
             student: components["schemas"]["StudentRef"];
@@ -4433,6 +4695,7 @@ export interface components {
             concerns: components["schemas"]["Concern"][];
             decisions: components["schemas"]["Decision"][];
             enrolments: components["schemas"]["Enrolment"][];
+            facts: components["schemas"]["StudentFacts"];
             /** Format: date */
             from: string;
             /** Format: int32 */
@@ -4440,7 +4703,6 @@ export interface components {
             lanes: components["schemas"]["Lane"][];
             plans: components["schemas"]["PlansOfMeasure"][];
             student: components["schemas"]["StudentRef"];
-            support?: string;
             tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
             to: string;
@@ -4528,7 +4790,7 @@ export interface components {
             rows: components["schemas"]["TableRow"][];
         };
         TakenBack: {
-            reason: string;
+            because: string;
         };
         TeachNext: {
             behaviour: string;
@@ -5011,7 +5273,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5079,7 +5341,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5198,7 +5460,7 @@ export interface operations {
             };
         };
     };
-    takeBack: {
+    takeBack_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5244,7 +5506,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5540,7 +5802,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakenBack"];
+                "application/json": unknown;
             };
         };
         responses: {
@@ -5813,6 +6075,74 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["GoalTakenBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GroupingsView"];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGrouping"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GroupingMade"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupingForm"];
             };
         };
         responses: {
@@ -6461,7 +6791,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7617,6 +7947,30 @@ export interface operations {
             };
         };
     };
+    call: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalledForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ask: {
         parameters: {
             query?: never;
@@ -7629,6 +7983,178 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ErasureForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    grade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GradeForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupedForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                row: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroupedForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                row: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addAtHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AtHomeForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    changeAtHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                row: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AtHomeForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeBackAtHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                row: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenBack"];
             };
         };
         responses: {

@@ -114,3 +114,7 @@ export type GroupRef = Schemas['GroupRef'];
 export type ClassesView = Schemas['ClassesView'];
 export type CalendarView = Schemas['CalendarView'];
 export type CalendarSpan = Schemas['CalendarSpan'];
+export type StudentFacts = Schemas['StudentFacts'];
+export type Grouped = Schemas['Grouped'];
+export type Grouping = Schemas['Grouping'];
+export type AtHome = Schemas['AtHome'];

@@ -39,6 +39,7 @@ const Measures = lazy(() => import('../features/measures/measures/MeasuresPage')
 const History = lazy(() => import('../features/exchange/history/HistoryPage'));
 const People = lazy(() => import('../features/school/people/PeoplePage'));
 const Calendar = lazy(() => import('../features/school/calendar/CalendarPage'));
+const Groupings = lazy(() => import('../features/school/groupings/GroupingsPage'));
 const Classes = lazy(() => import('../features/school/classes/ClassesPage'));
 const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
@@ -65,6 +66,7 @@ const SCOPED = {
   '/setup/measures': Measures,
   '/setup/classes': Classes,
   '/setup/calendar': Calendar,
+  '/setup/groupings': Groupings,
 };
 
 export function App() {

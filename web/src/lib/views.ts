@@ -19,6 +19,7 @@ export const VIEWS = [
       '/setup/norms',
       '/setup/classes',
       '/setup/calendar',
+      '/setup/groupings',
       '/setup/start',
       '/setup/next-year',
     ],
@@ -68,4 +69,5 @@ export const SETUP = [
   { path: '/setup/norms', name: 'Norms' },
   { path: '/setup/classes', name: 'Classes' },
   { path: '/setup/calendar', name: 'Calendar' },
+  { path: '/setup/groupings', name: 'Groupings' },
 ] as const;

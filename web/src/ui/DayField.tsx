@@ -53,6 +53,7 @@ export function DayField({ value, onChange, min, max, required = false, id, labe
   const take = (words: string) => {
     setText(words);
     const day = typedDay(words, today, upTo);
+    if (words.trim() === '' && !required && value) onChange('');
     if (day !== undefined && problem(day) === '' && day !== value) onChange(day);
   };
   const step = (e: KeyboardEvent<HTMLInputElement>) => {

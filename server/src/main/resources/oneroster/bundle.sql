@@ -29,10 +29,11 @@ select or_id('group', g.id, :source), '', '', g.name, '', 'course-' || g.school_
 -- file: users
 select or_id('student', s.id, :source) as "sourcedId", '' as status, '' as "dateLastModified", 'true' as "enabledUser", lower(s.code) as username, '' as "userIds",
        s.given_name as "givenName", s.family_name as "familyName", '' as "middleName", s.code as identifier, '' as email, '' as sms, '' as phone, '' as "agentSourcedIds",
-       '' as grades, '' as password, '' as "userMasterIdentifier", '' as "resourceSourcedIds", '' as "preferredGivenName", '' as "preferredMiddleName", '' as "preferredFamilyName",
+       case p.grade when 0 then 'KG' else lpad(p.grade::text, 2, '0') end as grades, '' as password, '' as "userMasterIdentifier", '' as "resourceSourcedIds",
+       coalesce(s.preferred_name, '') as "preferredGivenName", '' as "preferredMiddleName", '' as "preferredFamilyName",
        or_id('school', p.school_id, :source) as "primaryOrgSourcedId", '' as pronouns
   from roster_student s
-  join (select e.student_id, min(c.school_id) as school_id from roster_enrolment e join roster_class c on c.id = e.class_id
+  join (select e.student_id, min(c.school_id) as school_id, (array_agg(coalesce(e.grade, c.grade) order by e.starts desc))[1] as grade from roster_enrolment e join roster_class c on c.id = e.class_id
          where c.year_id = :year and (:school::integer is null or c.school_id = :school) group by e.student_id) p on p.student_id = s.id
  where s.erased_on is null
 union all

@@ -129,13 +129,13 @@ analyze or_role;
 
 create temporary table or_student on commit drop as
 with told as (
-  select u.row_no, u."sourcedId" as fid, u."dateLastModified" as changed, coalesce(u."preferredGivenName", u."givenName") as given_name,
-         coalesce(u."preferredFamilyName", u."familyName") as family_name, s.support, s.code as known,
+  select u.row_no, u."sourcedId" as fid, u."dateLastModified" as changed, u."givenName" as given_name, nullif(u."preferredGivenName", u."givenName") as preferred_name,
+         coalesce(u."preferredFamilyName", u."familyName") as family_name, s.code as known,
          case when count(*) over (partition by u.identifier) = 1
                and not exists (select from roster_student o join or_of_source g on g.kind = 'student' and g.record_id = o.id where o.code = u.identifier) then u.identifier end as own
     from or_users u left join or_of_source f on f.kind = 'student' and f.fid = u."sourcedId" left join roster_student s on s.id = f.record_id
    where u.status is distinct from 'tobedeleted' and exists (select from or_role r where r.fid = u."sourcedId" and r.role = 'student'))
-select t.row_no, t.fid, t.changed, t.given_name, t.family_name, coalesce(t.support, o.support) as support, o.code is null and t.known is null as new,
+select t.row_no, t.fid, t.changed, t.given_name, t.family_name, t.preferred_name, o.code is null and t.known is null as new,
        coalesce(t.known, t.own, 'N' || lpad((rank() over (partition by coalesce(t.known, t.own) is null order by t.fid)
          + coalesce((select max(substring(code from 2)::integer) from roster_student where code ~ '^N[0-9]{1,8}$'), 0))::text, 4, '0')) as code
   from told t left join roster_student o on o.code = coalesce(t.known, t.own);
@@ -166,7 +166,7 @@ create index on or_people (fid);
 create temporary table or_enrolled on commit drop as
 select e.row_no, e."sourcedId" as fid, e."dateLastModified" as changed, e.role = 'student' as student_role, coalesce(s.code, e."userSourcedId") as student,
        coalesce(p.login, e."userSourcedId") as login, coalesce(c.code, e."classSourcedId") as place, coalesce(c.home, true) as home, e."beginDate" as begins, e."endDate" as ends,
-       y.starts as year_starts, greatest((select scope_today()), y.starts) as now_or_then
+       y.starts as year_starts, greatest((select scope_today()), y.starts) as now_or_then, (select roster_grade(u.grades) from or_users u where u."sourcedId" = e."userSourcedId") as grade
   from or_enrollments e
   left join or_places c on c.fid = e."classSourcedId" left join or_students s on s.fid = e."userSourcedId" left join or_people p on p.fid = e."userSourcedId"
   left join (select name, min(starts) as starts from (select name, starts from or_year union select name, starts from roster_year) y group by name) y on y.name = c.year
@@ -176,7 +176,7 @@ analyze or_enrolled;
 
 -- An enrolment that is known keeps its first day; who is in another class of a running year begins today.
 create temporary table or_placed on commit drop as
-select p.row_no, p.fid, p.changed, p.student, p.place, p.ends, here.id as enrolment,
+select p.row_no, p.fid, p.changed, p.student, p.place, p.ends, p.grade, here.id as enrolment,
        coalesce(here.starts, p.begins, case when other.id is null then p.year_starts else p.now_or_then end, (select scope_today())) as begins
   from or_enrolled p
   left join or_of_source f on f.kind = 'enrolment' and f.fid = p.fid

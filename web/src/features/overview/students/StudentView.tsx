@@ -17,6 +17,7 @@ import { TierMark } from '../../../ui/TierMark';
 import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
+import { Facts } from './Facts';
 import { LaneChart, lanePoints } from './LaneChart';
 import { useStudentPage } from './queries';
 
@@ -54,7 +55,7 @@ function Page({ page }: { page: StudentPage }) {
         </p>
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
-          {page.support && <Fact term="Support">{page.support}</Fact>}
+          <Facts page={page} />
           <Concerns page={page} />
           {page.tiers.length > 0 && (
             <Fact term="Tiers">

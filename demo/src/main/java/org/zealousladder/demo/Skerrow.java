@@ -21,6 +21,7 @@ final class Skerrow {
     private final Probes probes;
     private final Plans plans;
     private final Readings readings;
+    private final AtHome atHome;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -28,11 +29,13 @@ final class Skerrow {
         this.probes = new Probes(sheets, random);
         this.plans = new Plans(sheets);
         this.readings = new Readings(sheets);
+        this.atHome = new AtHome(sheets);
     }
 
     void write() throws IOException {
         sheets.row("schools", SCHOOL, "Skerrow Island School");
         Passages.write(sheets);
+        atHome.groupings();
         sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
         sheets.row("people", "m.tveit", "M. Tveit", "coordinator", SCHOOL);
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
@@ -79,7 +82,7 @@ final class Skerrow {
             pupils.add(Pupil.draw(code(), name[0], name[1], random));
         }
         for (Pupil p : pupils) {
-            sheets.row("students", p.code(), p.given(), p.family(), support(p));
+            atHome.student(p, g + 2, support(p));
             enrol(p, g, k);
             Map<MeasureBook.Entry, Probes.Course> courses = courses(p, g + 2, kittiwake);
             for (Calendar.Window w : Calendar.WINDOWS) {
@@ -183,7 +186,7 @@ final class Skerrow {
         for (int i = 0; i < 24; i++) {
             String[] name = names.next();
             Pupil p = Pupil.draw(code(), name[0], name[1], random);
-            sheets.row("students", p.code(), p.given(), p.family(), "");
+            sheets.row("students", p.code(), p.given(), p.family(), "", "", "");
             sheets.row("enrolments", p.code(), classCode(Calendar.LAST_YEAR, 2, k), Calendar.LAST_START, Calendar.LAST_END);
             for (Calendar.Window w : Calendar.WINDOWS) {
                 if (w.year().equals(Calendar.LAST_YEAR)) {

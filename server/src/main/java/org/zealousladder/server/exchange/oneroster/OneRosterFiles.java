@@ -82,7 +82,7 @@ class OneRosterFiles implements DeclaresFiles {
 
     private static final Subject USERS = file("users",
             columns(text("enabledUser"), required("username"), required("givenName"), text("familyName"), text("identifier"), text("preferredGivenName"),
-                    text("preferredFamilyName"), text("role"), text("orgSourcedIds")),
+                    text("preferredFamilyName"), text("role"), text("orgSourcedIds"), text("grades")),
             "sourcedId", "username", "givenName", "familyName")
             .part("people", List.of(), """
                     select row_no, login, person, role, school, null as ended from or_person
@@ -90,7 +90,7 @@ class OneRosterFiles implements DeclaresFiles {
                     select -(%d + p.id), p.login, p.name, p.role, s.code, 'yes'
                       from or_ended f join people_person p on p.id = f.record_id left join roster_school s on s.id = p.school_id where f.kind = 'person'"""
                     .formatted(NO_ROW))
-            .part("students", List.of(), "select row_no, code as student, given_name, family_name, support from or_student")
+            .part("students", List.of(), "select row_no, code as student, given_name, family_name, preferred_name, null::date as birthday, null as support from or_student")
             .part("identifiers", List.of(), identifiers("'student'", "r.code", "or_student") + " union all " + identifiers("'person'", "r.login", "or_person"))
             .build();
 
@@ -103,8 +103,8 @@ class OneRosterFiles implements DeclaresFiles {
                     Column.optional("endDate", DATE)),
             "sourcedId", "classSourcedId", "userSourcedId", "role")
             .part("enrolments", List.of(), """
-                    select row_no, student, place as class, begins as "from", ends as "to" from or_placed
-                    union all select -(%d + id), student, place, starts, ends from or_left""".formatted(NO_ROW))
+                    select row_no, student, place as class, begins as "from", ends as "to", grade from or_placed
+                    union all select -(%d + id), student, place, starts, ends, null::integer from or_left""".formatted(NO_ROW))
             .part("members", List.of(), """
                     select row_no, student, place as "group", begins as "from", ends as "to" from or_joined
                     union all select -(%d + row_number() over ())::integer, student, place, starts, ends from or_member_left""".formatted(NO_ROW))

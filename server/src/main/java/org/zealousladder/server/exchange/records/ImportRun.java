@@ -42,10 +42,6 @@ import org.zealousladder.server.platform.who.Viewer;
  * taken even for a look, and given back. All temporary tables go with the transaction.
  */
 final class ImportRun {
-    /** Kinds whose rows can be taken back as a whole; of the others each is taken back where it stands. */
-    private static final Set<String> UNDOABLE = Set.of("schools", "years", "calendar", "classes", "students", "enrolments", "people", "teaches", "groups",
-            "members", "leads", "caseloads", "identifiers", "measures", "windows", "strategies", "scores");
-
     private final Sql sql;
     private final Connection connection;
     private final ImportKinds kinds;
@@ -228,7 +224,7 @@ final class ImportRun {
         List<String> digests = new ArrayList<>();
         if (take) {
             String words = tables.size() == 1 ? tables.get(0).name() : tables.get(0).name() + " and " + (tables.size() - 1) + " more";
-            undoing.begin(Undoing.Kind.IMPORT, words, jobs.stream().allMatch(j -> UNDOABLE.contains(j.kind().code())));
+            undoing.begin(Undoing.Kind.IMPORT, words);
         }
         for (Job job : jobs) {
             Set<String> known = temporaries();

@@ -135,7 +135,7 @@ class NextYearService {
         }
         Map<Integer, ClassRow> before = store.classes(form.school(), year.id()).stream().collect(Collectors.toMap(ClassRow::id, Function.identity()));
         check(form, before);
-        undoing.begin(Undoing.Kind.NEXT_YEAR, form.name() + ", " + school, true);
+        undoing.begin(Undoing.Kind.NEXT_YEAR, form.name() + ", " + school);
         int next = there.id() != null ? there.id() : editor.addYear(form.name(), form.starts(), form.ends());
         LocalDate begins = there.id() != null ? there.starts() : form.starts();
         Map<Integer, Integer> into = addClasses(form, next, there.id() != null ? there.name() : form.name());

@@ -30,10 +30,10 @@ class NextYearStore {
     /** Those who are in a class of the year on a day. */
     List<StudentNow> students(int school, int year, LocalDate on) {
         return db.sql("""
-                select s.id, c.id as class_id, s.given_name, s.family_name, s.code
+                select s.id, c.id as class_id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code
                   from roster_enrolment e join roster_class c on c.id = e.class_id join roster_student s on s.id = e.student_id
                  where c.school_id = :school and c.year_id = :year and e.starts <= :on and (e.ends is null or e.ends >= :on)
-                 order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school).param("year", year)
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school).param("year", year)
                 .param("on", on)
                 .query(StudentNow.class).list();
     }
@@ -65,12 +65,19 @@ class NextYearStore {
                 .param("school", school).param("year", year).param("last", last).update();
     }
 
-    /** @param students and {@code classes}: of each place, who goes where */
+    /**
+     * Who was in another grade than the class goes up a grade with it.
+     *
+     * @param students and {@code classes}: of each place, who goes where
+     */
     int enrol(Integer[] students, Integer[] classes, LocalDate from) {
         return db.sql(
                 """
-                insert into roster_enrolment (student_id, class_id, starts)
-                select *, :from::date from unnest(:students::integer[], :classes::integer[])""")
+                insert into roster_enrolment (student_id, class_id, starts, grade)
+                select u.student, u.class, :from::date, nullif(case when n.grade = o.grade + 1 then least(e.grade + 1, 13) end, n.grade)
+                  from unnest(:students::integer[], :classes::integer[]) as u(student, class) join roster_class n on n.id = u.class
+                  left join lateral (select l.grade, l.class_id from roster_enrolment l where l.student_id = u.student and l.starts < :from::date order by l.starts desc limit 1) e on true
+                  left join roster_class o on o.id = e.class_id""")
                 .param("students", students).param("classes", classes).param("from", from).update();
     }
 

@@ -8,6 +8,7 @@ import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
+import org.zealousladder.server.school.facts.StudentFacts;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
@@ -20,7 +21,7 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param concerns also those taken back, level 0
  * @param areas that a concern can be in
  */
-public record StudentPage(StudentRef student, int classId, int grade, @Nullable String support, LocalDate from, LocalDate to,
+public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
         List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans) {
 

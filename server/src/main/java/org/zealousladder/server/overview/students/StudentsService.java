@@ -25,6 +25,7 @@ import org.zealousladder.server.overview.students.StudentPage.Enrolment;
 import org.zealousladder.server.overview.students.StudentPage.Lane;
 import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
 import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
+import org.zealousladder.server.school.facts.FactsService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -52,10 +53,11 @@ public class StudentsService {
     private final TiersOnRecord tiers;
     private final PlansService plans;
     private final ConcernsService concerns;
+    private final FactsService facts;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
-            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns) {
+            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts) {
         this.roster = roster;
         this.measures = measures;
         this.allWindows = allWindows;
@@ -66,10 +68,11 @@ public class StudentsService {
         this.tiers = tiers;
         this.plans = plans;
         this.concerns = concerns;
+        this.facts = facts;
     }
 
     public StudentPage page(int studentId, LocalDate asOf) {
-        List<Enrolled> history = roster.history(studentId);
+        List<Enrolled> history = roster.history(studentId, asOf);
         Enrolled now = roster.enrolled(studentId, asOf);
         SchoolYear year = roster.yearOf(asOf);
         Map<Integer, Measure> byId = measures.byId(asOf);
@@ -88,7 +91,7 @@ public class StudentsService {
             }
         }
         LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
-        return new StudentPage(now.ref(), now.classId(), now.grade(), now.support(), from, year.ends(),
+        return new StudentPage(now.ref(), now.classId(), now.grade(), facts.of(studentId, now.schoolId(), asOf), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
                 lanes, taken, tiers.ofStudent(studentId, asOf),

@@ -49,9 +49,9 @@ public class Undoing {
             @Nullable String undoneBecause) {}
 
     /** From here to the end of the transaction everything that is done belongs to it. */
-    public void begin(Kind kind, String words, boolean undoable) {
+    public void begin(Kind kind, String words) {
         store.forgetOld();
-        store.begin(kind.code(), words, undoable, Viewer.current().id());
+        store.begin(kind.code(), words, Viewer.current().id());
     }
 
     /** Says what came of what was begun. */

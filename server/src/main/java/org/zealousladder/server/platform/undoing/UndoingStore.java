@@ -22,12 +22,12 @@ class UndoingStore {
         db.sql("select records_forget_done()").query((r, n) -> "").list();
     }
 
-    void begin(String kind, String words, boolean undoable, int person) {
+    void begin(String kind, String words, int person) {
         db.sql("""
                 with done as (
-                  insert into records_done (kind, words, what, undoable, person_id) values (:kind, :words, '', :undoable, :person) returning id)
-                select set_config('ladder.doing', case when :undoable then id::text else '' end, true) from done""").param("kind", kind).param("words", words)
-                .param("undoable", undoable).param("person", person).query(String.class).single();
+                  insert into records_done (kind, words, what, undoable, person_id) values (:kind, :words, '', true, :person) returning id)
+                select set_config('ladder.doing', id::text, true) from done""").param("kind", kind).param("words", words)
+                .param("person", person).query(String.class).single();
     }
 
     void came(String what) {

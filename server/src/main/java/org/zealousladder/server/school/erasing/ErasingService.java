@@ -119,7 +119,7 @@ class ErasingService {
     /** @throws Refusal 409 where it has been asked for already */
     public void ask(int student, String reason) {
         Viewer by = requireAdministrator();
-        roster.history(student);
+        roster.requireStudent(student);
         if (store.open().stream().anyMatch(e -> e.studentId() == student)) {
             throw Refusal.conflict("It has been asked for already; another administrator finds it under Records, History.");
         }

@@ -24,7 +24,7 @@ class ClassLists implements DeclaresFiles {
      */
     private static final String TOLD = """
             with said as (
-              select r.row_no, r.student, r.named, r."from", r.support, r.grade, r.class, r.teacher, lower(r.login) as login,
+              select r.row_no, r.student, r.named, r."from", r.preferred_name, r.birthday, r.support, r.grade, r.class, r.teacher, lower(r.login) as login,
                      case when r.given_name is not null then r.given_name
                           when r.full_name like '%,%' then trim(split_part(r.full_name, ',', 2))
                           when r.full_name like '% %' then trim(regexp_replace(r.full_name, '\\s+\\S+$', '')) else r.full_name end as given,
@@ -48,7 +48,7 @@ class ClassLists implements DeclaresFiles {
 
     private static final String STUDENTS = """
             select r.row_no, r.code as student, coalesce(r.given, o.given_name) as given_name,
-                   coalesce(case when r.given is null then o.family_name else r.family end, '') as family_name, coalesce(r.support, o.support) as support
+                   coalesce(case when r.given is null then o.family_name else r.family end, '') as family_name, r.preferred_name, r.birthday, r.support
               from raw r left join roster_student o on o.code = r.code""";
 
     /** The grade is the least that is said of a class, or else the number in its name; of one that is on record, its own. */
@@ -75,7 +75,7 @@ class ClassLists implements DeclaresFiles {
      */
     private static final String ENROLMENTS = """
             with placed as (
-              select min(r.row_no) as row_no, r.code, r.class_code, min(r."from") as "from", y.id as year_id, greatest((select scope_today()), y.starts) as now_or_then, y.starts
+              select min(r.row_no) as row_no, r.code, r.class_code, min(r."from") as "from", min(r.grade) as grade, y.id as year_id, greatest((select scope_today()), y.starts) as now_or_then, y.starts
                 from raw r left join roster_year y on y.name = r.year where r.class is not null group by r.code, r.class_code, y.id, y.starts),
             compared as (
               select p.*, here.starts as here_from, here.ends as here_to, other.class as other, other.starts as other_from,
@@ -86,13 +86,14 @@ class ClassLists implements DeclaresFiles {
                 left join lateral (select c.code as class, e.starts from roster_enrolment e join roster_student s on s.id = e.student_id join roster_class c on c.id = e.class_id
                                     where s.code = p.code and c.year_id = p.year_id and c.code <> p.class_code and (e.ends is null or e.ends >= p.now_or_then)
                                     order by e.starts limit 1) other on true)
-            select row_no, code as student, class_code as class, coalesce(here_from, begins) as "from", here_to as "to" from compared
+            select row_no, code as student, class_code as class, coalesce(here_from, begins) as "from", here_to as "to", grade from compared
             union all
-            select -row_no, code, other, other_from, begins - 1 from compared where other is not null and here_from is null and begins > other_from""";
+            select -row_no, code, other, other_from, begins - 1, null::integer from compared where other is not null and here_from is null and begins > other_from""";
 
     static final Subject CLASS_LIST = Subject.named("class-list", "students with their classes")
             .field(Column.optional("student", TEXT), "Student's code").field(Column.optional("full_name", TEXT), "Student's whole name")
             .field(Column.optional("given_name", TEXT), "Given name").field(Column.optional("family_name", TEXT), "Family name")
+            .field(Column.optional("preferred_name", TEXT), "Called").field(Column.optional("birthday", DATE), "Birthday")
             .field(Column.optional("support", TEXT), "Support").field(Column.optional("class", TEXT), "Class")
             .field(Column.optional("grade", Column.Type.GRADE), "Grade")
             .field(Column.optional("teacher", TEXT), "Teacher's name").field(Column.optional("login", TEXT), "Teacher's sign-in name")

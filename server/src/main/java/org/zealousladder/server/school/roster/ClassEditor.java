@@ -46,7 +46,7 @@ public class ClassEditor {
         if (!store.schoolThere(school)) {
             throw Refusal.notFound("There is no such school. Nothing was saved.");
         }
-        undoing.begin(Undoing.Kind.CLASSES, plain, true);
+        undoing.begin(Undoing.Kind.CLASSES, plain);
         try {
             int id = store.add(Slug.unused(year.name() + "-" + plain, store.codes()), school, yearId, plain, grade);
             if (teacher != null) {
@@ -65,7 +65,7 @@ public class ClassEditor {
         ClassRef target = require(into);
         roster.requireStudents(Set.copyOf(students));
         within(target, from, "from");
-        undoing.begin(Undoing.Kind.CLASSES, "Into " + target.name(), true);
+        undoing.begin(Undoing.Kind.CLASSES, "Into " + target.name());
         int moved = move(students, into, from);
         undoing.came((moved == 1 ? "1 student" : moved + " students") + " from " + Words.day(from));
     }
@@ -79,7 +79,7 @@ public class ClassEditor {
             throw Refusal.invalid("into", "Classes are merged within a school and a year. Choose another. Nothing was saved.");
         }
         within(target, day, "from");
-        undoing.begin(Undoing.Kind.CLASSES, gone.name() + " into " + target.name(), true);
+        undoing.begin(Undoing.Kind.CLASSES, gone.name() + " into " + target.name());
         int moved = move(store.students(from, day), into, day);
         store.end(from, day.minusDays(1));
         store.tellNamesakes();
@@ -91,7 +91,7 @@ public class ClassEditor {
         Viewer.administrator(WHO);
         ClassRef of = require(id);
         within(of, last, "ends");
-        undoing.begin(Undoing.Kind.CLASSES, of.name() + " ends", true);
+        undoing.begin(Undoing.Kind.CLASSES, of.name() + " ends");
         int left = store.end(id, last);
         store.tellNamesakes();
         undoing.came((left == 1 ? "1 student leaves" : left + " students leave") + " with it after " + Words.day(last));

@@ -33,18 +33,18 @@ class GroupsStore {
 
     List<Member> members(int year) {
         return db.sql("""
-                select m.group_id, s.id, s.given_name, s.family_name, s.code, m.starts
+                select m.group_id, s.id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code, m.starts
                   from roster_member m join roster_group g on g.id = m.group_id and g.year_id = :year join roster_student s on s.id = m.student_id
                  where m.ends is null or m.ends > scope_today()
-                 order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(Member.class).list();
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(Member.class).list();
     }
 
     List<InClass> students(int year) {
         return db.sql("""
-                select e.class_id, s.id, s.given_name, s.family_name, s.code, e.starts
+                select e.class_id, s.id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code, e.starts
                   from roster_enrolment e join roster_class c on c.id = e.class_id and c.year_id = :year join roster_student s on s.id = e.student_id
                  where (e.ends is null or e.ends >= scope_today()) and c.id in (select scope_classes())
-                 order by s.given_name collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(InClass.class).list();
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(InClass.class).list();
     }
 
     List<TeacherRef> teachers() {

@@ -65,33 +65,64 @@ class RosterFiles implements DeclaresFiles {
                     select class, school_id, year_id, name, grade from accepted where outcome = 'new' order by row_no""")
             .build();
 
+    /** What of them is current support; cells that are empty leave what is on record. */
+    private static final String HAS_SUPPORT = """
+            exists (select from roster_grouped f where f.student_id = %s.id and f.grouping_id = 1 and f.value = %s.support and f.superseded_on is null
+               and (f.ends is null or f.ends >= (select scope_today())))""";
+
+    /** Of a student on record, support in another word than before ends that and begins today. */
+    private static final String OTHER_SUPPORT = """
+            f.student_id = a.id and f.grouping_id = 1 and f.value <> a.support and (f.ends is null or f.ends >= (select scope_today()))
+               and a.outcome = 'changed'""";
+
     static final FileKind STUDENTS = FileKind.named("students", "students")
             .columns(Column.of("student", TEXT), Column.of("given_name", TEXT), Column.of("family_name", TEXT).emptyAllowed(),
-                    Column.optional("support", TEXT))
+                    Column.optional("preferred_name", TEXT), Column.optional("birthday", DATE), Column.optional("support", TEXT))
             .joined("""
-                    select st.row_no, st.student, st.given_name, coalesce(st.family_name, '') as family_name, st.support, s.id,
+                    select st.row_no, st.student, st.given_name, coalesce(st.family_name, '') as family_name, coalesce(st.preferred_name, s.preferred_name) as preferred_name,
+                           coalesce(st.birthday, s.birthday) as birthday, left(st.support, 120) as support, s.id,
                            case when s.id is null then 'new'
                                 when (s.given_name, s.family_name) = (st.given_name, coalesce(st.family_name, ''))
-                                     and s.support is not distinct from st.support then 'unchanged'
+                                     and s.preferred_name is not distinct from coalesce(st.preferred_name, s.preferred_name)
+                                     and s.birthday is not distinct from coalesce(st.birthday, s.birthday)
+                                     and (st.support is null or %s) then 'unchanged'
                                 else 'changed' end as outcome
-                      from stage st left join roster_student s on s.code = st.student""")
-            .key("student").payload("%s.given_name, %s.family_name, %s.support")
+                      from stage st left join roster_student s on s.code = st.student""".formatted(HAS_SUPPORT.formatted("s", "st")))
+            .problem("birthday", "birthday >= (select scope_today())", "'A birthday is before today.'")
+            .key("student").payload("%s.given_name, %s.family_name, %s.preferred_name, %s.birthday, %s.support")
             .apply("""
-                    update roster_student s set given_name = a.given_name, family_name = a.family_name, support = a.support
+                    update roster_student s set given_name = a.given_name, family_name = a.family_name, preferred_name = a.preferred_name, birthday = a.birthday
                       from accepted a where a.outcome = 'changed' and s.id = a.id""")
             .apply("""
-                    insert into roster_student (code, given_name, family_name, support)
-                    select student, given_name, family_name, support from accepted where outcome = 'new' order by row_no""")
+                    insert into roster_student (code, given_name, family_name, preferred_name, birthday)
+                    select student, given_name, family_name, preferred_name, birthday from accepted where outcome = 'new' order by row_no""")
+            .apply("""
+                    update roster_grouped f set superseded_by = nextval('roster_grouped_id_seq'), superseded_on = greatest((select scope_today()), coalesce(f.known_from, '-infinity'))
+                      from accepted a where f.superseded_on is null and %s""".formatted(OTHER_SUPPORT))
+            .apply("""
+                    insert into roster_grouped (id, student_id, grouping_id, value, starts, ends, known_from, recorded_by)
+                    select f.superseded_by, f.student_id, 1, f.value, least(f.starts, (select scope_today()) - 1), (select scope_today()) - 1, (select scope_today()), (select scope_person())
+                      from accepted a join roster_grouped f on %s
+                     where f.superseded_by <> f.id and not exists (select from roster_grouped n where n.id = f.superseded_by)""".formatted(OTHER_SUPPORT))
+            .apply("""
+                    insert into roster_grouped (student_id, grouping_id, value, starts, known_from, recorded_by)
+                    select s.id, 1, a.support, case a.outcome when 'changed' then (select scope_today()) end, case a.outcome when 'changed' then (select scope_today()) end,
+                           (select scope_person())
+                      from accepted a join roster_student s on s.code = a.student where a.support is not null and a.outcome <> 'unchanged' and not %s"""
+                    .formatted(HAS_SUPPORT.formatted("s", "a")))
             .apply(NAMESAKES)
             .build();
 
     /** A student is in one class at a time; moving is an end to the one and a start to the other. */
     static final FileKind ENROLMENTS = FileKind.named("enrolments", "enrolments")
-            .columns(Column.of("student", TEXT), Column.of("class", TEXT), Column.of("from", DATE), Column.optional("to", DATE))
+            .columns(Column.of("student", TEXT), Column.of("class", TEXT), Column.of("from", DATE), Column.optional("to", DATE),
+                    Column.optional("grade", Column.Type.GRADE))
             .joined("""
-                    select st.row_no, st.student, st.class, st."from", st."to",
+                    select st.row_no, st.student, st.class, st."from", st."to", case when st.grade is null then e.grade else nullif(st.grade, c.grade) end as grade,
                            case when st."to" < st."from" then null else daterange(st."from", st."to", '[]') end as span, s.id as student_id, c.id as class_id, e.id,
-                           case when e.id is null then 'new' when e.ends is not distinct from st."to" then 'unchanged' else 'changed' end as outcome
+                           case when e.id is null then 'new'
+                                when e.ends is not distinct from st."to" and (st.grade is null or e.grade is not distinct from nullif(st.grade, c.grade)) then 'unchanged'
+                                else 'changed' end as outcome
                       from stage st left join roster_student s on s.code = st.student
                       left join roster_class c on c.code = st.class
                       left join roster_enrolment e on e.student_id = s.id and e.class_id = c.id and e.starts = st."from\"""")
@@ -106,11 +137,11 @@ class RosterFiles implements DeclaresFiles {
                     exists (select from joined k where k.student_id = j.student_id and k.row_no < j.row_no
                        and (k.class_id, k."from") is distinct from (j.class_id, j."from") and k.span && j.span)""",
                     "'Another row of this file has the student in a class at that time.'")
-            .key("student, class, \"from\"").payload("%s.\"to\"")
-            .apply("update roster_enrolment e set ends = a.\"to\" from accepted a where a.outcome = 'changed' and e.id = a.id")
+            .key("student, class, \"from\"").payload("%s.\"to\", %s.grade")
+            .apply("update roster_enrolment e set ends = a.\"to\", grade = a.grade from accepted a where a.outcome = 'changed' and e.id = a.id")
             .apply("""
-                    insert into roster_enrolment (student_id, class_id, starts, ends)
-                    select student_id, class_id, "from", "to" from accepted where outcome = 'new' order by row_no""")
+                    insert into roster_enrolment (student_id, class_id, starts, ends, grade)
+                    select student_id, class_id, "from", "to", grade from accepted where outcome = 'new' order by row_no""")
             .apply(NAMESAKES)
             .build();
 

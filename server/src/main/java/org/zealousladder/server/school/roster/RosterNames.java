@@ -20,9 +20,11 @@ class RosterNames implements DeclaresFiles {
             with called as (
               select id, trim(roster_plain(given_name || ' ' || family_name)) as plain from roster_student
               union select id, trim(roster_plain(family_name || ' ' || given_name)) from roster_student
+              union select id, trim(roster_plain(preferred_name || ' ' || family_name)) from roster_student where preferred_name is not null
+              union select id, trim(roster_plain(family_name || ' ' || preferred_name)) from roster_student where preferred_name is not null
               union select id, roster_plain(code) from roster_student),
             found as (
-              select a.text, a.narrower, s.code, s.given_name || ' ' || s.family_name || coalesce(', ' || c.name, '') as label, c.id is not null as here,
+              select a.text, a.narrower, s.code, coalesce(s.preferred_name, s.given_name) || ' ' || s.family_name || coalesce(', ' || c.name, '') as label, c.id is not null as here,
                      a.narrower is null or roster_plain(a.narrower) in (roster_plain(c.name), roster_plain(c.name || ' class'), roster_plain(c.code)) as fits
                 from asked a join called k on k.plain = %s join roster_student s on s.id = k.id
                 left join roster_enrolment e on e.student_id = s.id and e.starts <= (select scope_today()) and (e.ends is null or e.ends >= (select scope_today()))
@@ -30,7 +32,7 @@ class RosterNames implements DeclaresFiles {
             ranked as (
               select *, rank() over (partition by text, narrower order by fits is true desc, here desc) as place from found)
             select text, narrower, code, label, fits is true as sure from ranked where place = 1""".formatted(ASKED),
-            "select code, trim(given_name || ' ' || family_name) as label from roster_student order by 2, 1");
+            "select code, trim(coalesce(preferred_name, given_name) || ' ' || family_name) as label from roster_student order by 2, 1");
 
     /** Of classes with one name those of the year that runs count, or else of the newest. */
     private static final Reference CLASS = new Reference("class", "class", "select code from roster_class", """

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.audit.Looked;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Who is in scope. Every view starts here, and here it is refused when the scope is not the viewer's. */
@@ -19,9 +20,11 @@ import org.zealousladder.server.platform.who.Viewer;
 @Transactional(readOnly = true)
 public class RosterService {
     private final RosterStore store;
+    private final SchoolCalendar calendar;
 
-    RosterService(RosterStore store) {
+    RosterService(RosterStore store, SchoolCalendar calendar) {
         this.store = store;
+        this.calendar = calendar;
     }
 
     public List<SchoolYear> years() {
@@ -55,24 +58,31 @@ public class RosterService {
     }
 
     /**
-     * The students of {@code who} on {@code asOf}, by given name.
+     * The students of {@code who} on {@code asOf}, by given name, as it was known on that day.
      *
      * @throws Refusal 403 when the scope is not the viewer's
      */
     public List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
         requireVisible(who);
-        return shown(store.enrolled(who, yearId, asOf));
+        return shown(store.enrolled(who, yearId, asOf, asOf));
+    }
+
+    /** The students of {@code who} on {@code day}, as it is known now. */
+    public List<Enrolled> enrolledThen(Who who, int yearId, LocalDate day) {
+        requireVisible(who);
+        return shown(store.enrolled(who, yearId, day, calendar.today()));
     }
 
     /**
      * Everyone who was in {@code who} on any day of a time, each once: with the dates of the class they were in on {@code on}, or of
      * their last one if they were in none then.
      *
+     * @param known the day on which that was known
      * @throws Refusal 403 when the scope is not the viewer's
      */
-    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
+    public List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on, LocalDate known) {
         requireVisible(who);
-        return shown(store.enrolledDuring(who, yearId, from, to, on));
+        return shown(store.enrolledDuring(who, yearId, from, to, on, known));
     }
 
     /**
@@ -85,9 +95,14 @@ public class RosterService {
         return store.school(who);
     }
 
-    /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}. */
+    /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}, as it was known on that day. */
     public List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
-        return shown(store.enrolledAmong(students, asOf));
+        return shown(store.enrolledAmong(students, asOf, asOf));
+    }
+
+    /** Where those of {@code students} whom the viewer may see were on {@code day}, as it is known now. */
+    public List<Enrolled> enrolledThen(Collection<Integer> students, LocalDate day) {
+        return shown(store.enrolledAmong(students, day, calendar.today()));
     }
 
     private void requireVisible(Who who) {
@@ -119,19 +134,19 @@ public class RosterService {
         }
     }
 
-    /** The grade each student was in on each of some days; students who were not here on a day are left out for it. */
-    public Map<LocalDate, Map<Integer, Integer>> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
+    /** The grade each student was in on each of some days, as {@code known} on a day; students who were not here on a day are left out for it. */
+    public Map<LocalDate, Map<Integer, Integer>> gradesOn(Collection<Integer> students, Collection<LocalDate> days, LocalDate known) {
         Map<LocalDate, Map<Integer, Integer>> grades = new HashMap<>();
         days.forEach(day -> grades.put(day, new HashMap<>()));
         if (!students.isEmpty() && !days.isEmpty()) {
-            store.gradesOn(students, days).forEach(g -> requireNonNull(grades.get(g.day())).put(g.studentId(), g.grade()));
+            store.gradesOn(students, days, known).forEach(g -> requireNonNull(grades.get(g.day())).put(g.studentId(), g.grade()));
         }
         return grades;
     }
 
-    /** All enrolments of a student the viewer may see, the newest first. */
-    public List<Enrolled> history(int studentId) {
-        List<Enrolled> history = store.history(studentId);
+    /** All enrolments of a student the viewer may see, the newest first, as they were known on a day. */
+    public List<Enrolled> history(int studentId, LocalDate known) {
+        List<Enrolled> history = store.history(studentId, known);
         if (history.isEmpty()) {
             throw Refusal.notFound("There is no such student among yours.");
         }
@@ -141,7 +156,7 @@ public class RosterService {
 
     /** The student's place in a class on {@code day}, or the nearest one before or after it. */
     public Enrolled enrolled(int studentId, LocalDate day) {
-        List<Enrolled> history = history(studentId);
+        List<Enrolled> history = history(studentId, day);
         return history.stream().filter(e -> !e.enrolledFrom().isAfter(day)).findFirst().orElse(history.get(history.size() - 1));
     }
 

@@ -6,13 +6,17 @@ import java.util.List;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.who.SchoolCalendar;
 
 @Repository
 class RosterStore {
     private static final String ENROLLED = """
-            select s.id, s.code, s.given_name, s.family_name, s.support, c.id as class_id, c.name as class_name, c.grade,
-                   e.starts as enrolled_from, e.ends as enrolled_to, c.school_id, s.namesake
-              from roster_enrolment e
+            select s.id, s.code, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name,
+                   (select string_agg(distinct f.value, ', ' order by f.value) from roster_grouped f
+                     where f.student_id = s.id and f.grouping_id = 1 and (f.starts is null or f.starts <= :known) and (f.ends is null or f.ends >= :known)
+                       and (f.known_from is null or f.known_from <= :known) and (f.superseded_on is null or f.superseded_on > :known)) as support,
+                   c.id as class_id, c.name as class_name, coalesce(e.grade, c.grade) as grade, e.starts as enrolled_from, e.ends as enrolled_to, c.school_id, s.namesake
+              from {enrolments} e
               join roster_class c on c.id = e.class_id
               join roster_student s on s.id = e.student_id
             """;
@@ -21,12 +25,19 @@ class RosterStore {
             r.getInt(6), r.getString(7), r.getInt(8), r.getObject(9, LocalDate.class), r.getObject(10, LocalDate.class), r.getInt(11), r.getBoolean(12));
 
     /** As people sort names, whatever their letters: Óscar beside Oskar, not after Z. */
-    private static final String BY_NAME = " s.given_name collate \"und-x-icu\", s.family_name collate \"und-x-icu\", s.id";
+    private static final String BY_NAME = " coalesce(s.preferred_name, s.given_name) collate \"und-x-icu\", s.family_name collate \"und-x-icu\", s.id";
 
     private final JdbcClient db;
+    private final SchoolCalendar calendar;
 
-    RosterStore(JdbcClient db) {
+    RosterStore(JdbcClient db, SchoolCalendar calendar) {
         this.db = db;
+        this.calendar = calendar;
+    }
+
+    /** With the enrolments as they were known on a day; from today on that is how they stand. */
+    private String known(String sql, LocalDate known) {
+        return sql.replace("{enrolments}", known.isBefore(calendar.today()) ? "roster_enrolment_known(:known)" : "roster_enrolment");
     }
 
     List<SchoolYear> years() {
@@ -98,20 +109,20 @@ class RosterStore {
             case CASELOAD -> """
                     exists (select from roster_caseload k where k.person_id = :id and k.student_id = e.student_id
                                and k.starts <= :to and (k.ends is null or k.ends >= :from))""";
-            case GRADE -> "c.school_id = :id and c.year_id = :year and c.grade = :grade";
+            case GRADE -> "c.school_id = :id and c.year_id = :year and coalesce(e.grade, c.grade) = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
     }
 
     /** Everyone enrolled on any day from {@code from} to {@code to}, each once: in their class of the day {@code on}, or else in their last of that time. */
-    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on) {
+    List<Enrolled> enrolledDuring(Who who, int yearId, LocalDate from, LocalDate to, LocalDate on, LocalDate known) {
         return db
-                .sql("select * from (" + ENROLLED.replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n"
+                .sql("select * from (" + known(ENROLLED, known).replace("select s.id,", "select distinct on (s.id) s.id,") + " where " + in(who) + "\n"
                         + """
                  and e.starts <= :to and (e.ends is null or e.ends >= :from)
                  order by s.id, (e.starts <= :on and (e.ends is null or e.ends >= :on)) desc, e.starts desc) once order by given_name collate "und-x-icu", family_name collate "und-x-icu", id""")
                 .param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("from", from).param("to", to).param("on", on)
-                .query(PLACE).list();
+                .param("known", known).query(PLACE).list();
     }
 
     /** A class's or a group's school; of a caseload the person's, or else of the first student in it; of a grade or school, itself. */
@@ -128,36 +139,36 @@ class RosterStore {
         };
     }
 
-    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf) {
-        return db.sql(ENROLLED + " where " + in(who) + "\n" + """
+    List<Enrolled> enrolled(Who who, int yearId, LocalDate asOf, LocalDate known) {
+        return db.sql(known(ENROLLED, known) + " where " + in(who) + "\n" + """
                  and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by""" + BY_NAME)
                 .param("from", asOf).param("to", asOf).param("id", who.id()).param("year", yearId).param("grade", who.grade()).param("asOf", asOf)
-                .query(PLACE).list();
+                .param("known", known).query(PLACE).list();
     }
 
     /** All enrolments of one student, the newest first. */
-    List<Enrolled> history(int studentId) {
-        return db.sql(ENROLLED + " where s.id = :id order by e.starts desc").param("id", studentId).query(PLACE).list();
+    List<Enrolled> history(int studentId, LocalDate known) {
+        return db.sql(known(ENROLLED, known) + " where s.id = :id order by e.starts desc").param("id", studentId).param("known", known).query(PLACE).list();
     }
 
-    List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf) {
-        return db.sql(ENROLLED + """
+    List<Enrolled> enrolledAmong(Collection<Integer> students, LocalDate asOf, LocalDate known) {
+        return db.sql(known(ENROLLED, known) + """
                  where s.id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                  order by""" + BY_NAME)
-                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(PLACE).list();
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).param("known", known).query(PLACE).list();
     }
 
     record GradeOn(int studentId, LocalDate day, int grade) {}
 
-    List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days) {
-        return db.sql("""
-                select e.student_id, d.day, c.grade
+    List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days, LocalDate known) {
+        return db.sql(known("""
+                select e.student_id, d.day, coalesce(e.grade, c.grade)
                   from unnest(:days::date[]) as d(day)
-                  join roster_enrolment e on e.starts <= d.day and (e.ends is null or e.ends >= d.day)
+                  join {enrolments} e on e.starts <= d.day and (e.ends is null or e.ends >= d.day)
                   join roster_class c on c.id = e.class_id
-                 where e.student_id = any(:students)""")
-                .param("students", students.toArray(Integer[]::new))
+                 where e.student_id = any(:students)""", known))
+                .param("students", students.toArray(Integer[]::new)).param("known", known)
                 .param("days", days.stream().map(LocalDate::toString).toArray(String[]::new))
                 .query((r, n) -> new GradeOn(r.getInt(1), r.getObject(2, LocalDate.class), r.getInt(3))).list();
     }
@@ -167,13 +178,15 @@ class RosterStore {
                 .query(Integer.class).single();
     }
 
+    /** By what they are called, by the given name on record, or by code. */
     List<Enrolled> find(String words, LocalDate asOf, int limit) {
-        return db.sql(ENROLLED + """
+        return db.sql(known(ENROLLED, asOf) + """
                  where e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                    and (roster_plain(s.given_name || ' ' || s.family_name) like '%' || roster_plain(:words) || '%' escape '\\'
+                        or roster_plain(s.preferred_name || ' ' || s.family_name) like '%' || roster_plain(:words) || '%' escape '\\'
                         or s.code ilike :start escape '\\')
-                 order by (roster_plain(s.given_name) like roster_plain(:words) || '%' escape '\\') desc,""" + BY_NAME + " limit :limit")
-                .param("asOf", asOf).param("words", like(words)).param("start", like(words) + "%").param("limit", limit)
+                 order by (roster_plain(coalesce(s.preferred_name, s.given_name)) like roster_plain(:words) || '%' escape '\\') desc,""" + BY_NAME + " limit :limit")
+                .param("asOf", asOf).param("known", asOf).param("words", like(words)).param("start", like(words) + "%").param("limit", limit)
                 .query(PLACE).list();
     }
 

@@ -170,7 +170,7 @@ public class CutsService {
     private List<Enrolled> ofGrade(int school, int grade, Window window) {
         LocalDate today = calendar.today();
         LocalDate day = window.ends().isAfter(today) ? today : window.ends();
-        return roster.enrolled(new Who(Who.Kind.GRADE, school, grade), window.yearId(), day);
+        return roster.enrolledThen(new Who(Who.Kind.GRADE, school, grade), window.yearId(), day);
     }
 
     /** The ladder that stands in the same place now, in the form in which it would be sent; without bands where none stands. */

@@ -85,7 +85,7 @@ public class LadderService {
         }
         LocalDate last = windows.get(windows.size() - 1).ends();
         Set<Integer> ids = here.stream().map(Enrolled::id).collect(Collectors.toSet());
-        return (int) roster.enrolledDuring(who, yearId, last, last, last).stream().filter(e -> !ids.contains(e.id())).count();
+        return (int) roster.enrolledDuring(who, yearId, last, last, last, asOf).stream().filter(e -> !ids.contains(e.id())).count();
     }
 
     private static @Nullable Integer percentile(@Nullable SchoolScores school, Measure measure, int grade, List<Cell> cells) {

@@ -51,7 +51,7 @@ public class ScreeningService {
         int school = roster.school(who);
         LocalDate first = window.starts().isAfter(asOf) ? asOf : window.starts();
         LocalDate last = window.ends().isAfter(asOf) ? asOf : window.ends();
-        List<Enrolled> all = roster.enrolledDuring(who, yearId, first, asOf.isBefore(last) ? last : asOf, last);
+        List<Enrolled> all = roster.enrolledDuring(who, yearId, first, asOf.isBefore(last) ? last : asOf, last, asOf);
         List<Enrolled> expected = all.stream().filter(e -> !e.enrolledFrom().isAfter(last) && (e.enrolledTo() == null || !e.enrolledTo().isBefore(last)))
                 .toList();
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();

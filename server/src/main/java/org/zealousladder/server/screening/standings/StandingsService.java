@@ -46,13 +46,13 @@ public class StandingsService {
     /** As {@link #of(List, Collection, List, LocalDate)}, by another set of cut scores than the one that counts. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, int cutSet) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        return of(ids, on, windows, allLadders.ladders(windows, asOf, cutSet),
+        return of(ids, on, windows, asOf, allLadders.ladders(windows, asOf, cutSet),
                 scores.inWindows(ids, on.stream().map(Measure::id).toList(), windows, asOf));
     }
 
     /** For views that have the students' scores from the first window on at hand already. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, List<Score> all) {
-        return of(students.stream().map(Enrolled::id).toList(), on, windows, allLadders.ladders(windows, asOf, allLadders.defaultSet(school(students), asOf)),
+        return of(students.stream().map(Enrolled::id).toList(), on, windows, asOf, allLadders.ladders(windows, asOf, allLadders.defaultSet(school(students), asOf)),
                 all);
     }
 
@@ -69,8 +69,8 @@ public class StandingsService {
         return students.isEmpty() ? null : students.get(0).schoolId();
     }
 
-    private Standings of(List<Integer> ids, Collection<Measure> on, List<Window> windows, Ladders ladders, List<Score> all) {
-        Map<LocalDate, Map<Integer, Integer>> grades = roster.gradesOn(ids, windows.stream().map(Window::ends).toList());
+    private Standings of(List<Integer> ids, Collection<Measure> on, List<Window> windows, LocalDate asOf, Ladders ladders, List<Score> all) {
+        Map<LocalDate, Map<Integer, Integer>> grades = roster.gradesOn(ids, windows.stream().map(Window::ends).toList(), asOf);
         Map<Integer, Map<Integer, Map<Integer, Score>>> found = byMeasureAndWindow(all, windows);
         Map<Integer, Map<Integer, List<Cell>>> cells = new HashMap<>();
         ids.forEach(id -> cells.put(id, new HashMap<>()));

@@ -111,7 +111,7 @@ public class ClosingService implements WindowGuard {
     @Transactional(readOnly = true)
     public void requireOpen(Window window, int studentId, String area) {
         LocalDate day = window.ends().isAfter(calendar.today()) ? calendar.today() : window.ends();
-        roster.enrolledAmong(List.of(studentId), day).forEach(then -> requireOpen(window, then.schoolId(), List.of(then.classId()), area));
+        roster.enrolledThen(List.of(studentId), day).forEach(then -> requireOpen(window, then.schoolId(), List.of(then.classId()), area));
     }
 
     /** @throws Refusal 409 when the window is closed for one of the classes in an area */
