@@ -932,6 +932,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/{id}/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["teach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/{id}/classes/{classId}/ends": {
         parameters: {
             query?: never;
@@ -941,6 +957,22 @@ export interface paths {
         };
         get?: never;
         put: operations["ends"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/email": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["email"];
         post?: never;
         delete?: never;
         options?: never;
@@ -958,6 +990,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/roles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addRole"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/roles/{role}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["endRole"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2288,6 +2352,18 @@ export interface components {
             /** Format: int32 */
             windowId: number;
         };
+        Beside: {
+            /** Format: date */
+            ends?: string;
+            /** Format: int32 */
+            id: number;
+            /** @enum {string} */
+            role: "teacher" | "interventionist" | "coordinator" | "administrator";
+            /** Format: int32 */
+            schoolId?: number;
+            /** Format: date */
+            starts: string;
+        };
         Bin: {
             /** Format: int32 */
             count: number;
@@ -2770,6 +2846,10 @@ export interface components {
             setId: number;
             /** Format: int32 */
             windowId: number;
+        };
+        EmailForm: {
+            /** Format: email */
+            email?: string;
         };
         EndedClass: {
             /** Format: date */
@@ -3638,10 +3718,12 @@ export interface components {
             password: string;
         };
         NewPerson: {
+            /** Format: email */
+            email?: string;
             login: string;
             name: string;
             /** @enum {string} */
-            role: "teacher" | "coordinator" | "administrator";
+            role: "teacher" | "interventionist" | "coordinator" | "administrator";
             /** Format: int32 */
             schoolId?: number;
         };
@@ -3931,13 +4013,16 @@ export interface components {
             n: number;
         };
         People: {
+            classes: components["schemas"]["TaughtClass"][];
             people: components["schemas"]["Person"][];
             schools: components["schemas"]["School"][];
         };
         Person: {
             active: boolean;
+            beside: components["schemas"]["Beside"][];
             /** Format: int32 */
             caseload: number;
+            email?: string;
             hasPassword: boolean;
             /** Format: int32 */
             id: number;
@@ -3946,7 +4031,7 @@ export interface components {
             login: string;
             name: string;
             /** @enum {string} */
-            role: "teacher" | "coordinator" | "administrator";
+            role: "teacher" | "interventionist" | "coordinator" | "administrator";
             /** Format: int32 */
             schoolId?: number;
             secondStep: boolean;
@@ -4356,6 +4441,20 @@ export interface components {
             untested: components["schemas"]["ReportUntested"][];
             window: components["schemas"]["Window"];
         };
+        RoleEnds: {
+            /** Format: date */
+            ends?: string;
+        };
+        RoleForm: {
+            /** Format: date */
+            ends?: string;
+            /** @enum {string} */
+            role: "teacher" | "interventionist" | "coordinator" | "administrator";
+            /** Format: int32 */
+            schoolId?: number;
+            /** Format: date */
+            starts: string;
+        };
         RowRefusal: {
             column: string;
             /** Format: int32 */
@@ -4392,7 +4491,7 @@ export interface components {
             login: string;
             name: string;
             /** @enum {string} */
-            role: "teacher" | "coordinator" | "administrator";
+            role: "teacher" | "interventionist" | "coordinator" | "administrator";
         };
         School: {
             /** Format: int32 */
@@ -4792,6 +4891,14 @@ export interface components {
         TakenBack: {
             because: string;
         };
+        TaughtClass: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
+            year: string;
+        };
         TeachNext: {
             behaviour: string;
             teach: string;
@@ -4803,12 +4910,17 @@ export interface components {
             /** Format: int32 */
             schoolId: number;
         };
+        Teaches: {
+            /** Format: int32 */
+            classId: number;
+        };
         Teaching: {
             /** Format: int32 */
             classId: number;
             className: string;
             /** Format: date */
             ends?: string;
+            year: string;
         };
         TeachingEnds: {
             /** Format: date */
@@ -6583,6 +6695,30 @@ export interface operations {
             };
         };
     };
+    teach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Teaches"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ends: {
         parameters: {
             query?: never;
@@ -6596,6 +6732,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TeachingEnds"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    email: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EmailForm"];
             };
         };
         responses: {
@@ -6627,6 +6787,55 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Link"];
                 };
+            };
+        };
+    };
+    addRole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endRole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                role: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleEnds"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -7402,6 +7611,7 @@ export interface operations {
         parameters: {
             query: {
                 year: number;
+                school?: number;
                 asOf: string;
             };
             header?: never;

@@ -37,9 +37,9 @@ select or_id('student', s.id, :source) as "sourcedId", '' as status, '' as "date
          where c.year_id = :year and (:school::integer is null or c.school_id = :school) group by e.student_id) p on p.student_id = s.id
  where s.erased_on is null
 union all
-select or_id('person', p.id, :source), '', '', p.active::text, p.login, '', split_part(p.name, ' ', 1), substring(p.name from position(' ' in p.name || ' ') + 1), '', '', '', '', '', '',
+select or_id('person', p.id, :source), '', '', p.active::text, p.login, '', split_part(p.name, ' ', 1), substring(p.name from position(' ' in p.name || ' ') + 1), '', '', coalesce(p.email, ''), '', '', '',
        '', '', '', '', '', '', '', or_id('school', p.school_id, :source), ''
-  from people_person p where p.role in ('teacher', 'coordinator') and (:school::integer is null or p.school_id = :school)
+  from people_person p where p.role <> 'administrator' and (:school::integer is null or p.school_id = :school)
  order by 1;
 
 -- file: roles
@@ -51,7 +51,7 @@ select 'role-student-' || s.student_id || '-' || s.school_id as "sourcedId", '' 
 union all
 select 'role-person-' || p.id, '', '', or_id('person', p.id, :source), 'primary', case p.role when 'coordinator' then 'principal' else 'teacher' end, '', '',
        or_id('school', p.school_id, :source), ''
-  from people_person p where p.role in ('teacher', 'coordinator') and (:school::integer is null or p.school_id = :school)
+  from people_person p where p.role <> 'administrator' and (:school::integer is null or p.school_id = :school)
  order by 1;
 
 -- file: enrollments

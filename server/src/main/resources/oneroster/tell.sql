@@ -152,7 +152,7 @@ with staff as (
     from or_role where role in ('teacher', 'principal', 'siteAdministrator') group by fid)
 select u.row_no, u."sourcedId" as fid, u."dateLastModified" as changed, coalesce(q.login, lower(u.username)) as login,
        concat_ws(' ', coalesce(u."preferredGivenName", u."givenName"), coalesce(u."preferredFamilyName", u."familyName")) as person,
-       coalesce(q.role, p.role, t.role) as role, case when coalesce(q.id, p.id) is null then t.school else s.code end as school
+       coalesce(q.role, p.role, t.role) as role, case when u.email ~ '^[^@\s]+@[^@\s]+$' then u.email end as email, case when coalesce(q.id, p.id) is null then t.school else s.code end as school
   from or_users u join staff t on t.fid = u."sourcedId"
   left join or_of_source f on f.kind = 'person' and f.fid = u."sourcedId" left join people_person q on q.id = f.record_id
   left join people_person p on q.id is null and p.login = lower(u.username)

@@ -45,6 +45,11 @@ function Export({ state }: { state: ScopeState }) {
   one.set('measure', String(scope.measure));
   const whole = new URLSearchParams({ year: String(scope.year), asOf: scope.asOf });
   const link = 'block py-1.5 border-t border-hair text-act font-semibold text-[14px] no-underline hover:underline';
+  // Somebody who coordinates several schools takes out the one that is looked at.
+  const at =
+    /^(?:school|grade-\d+)-(\d+)$/.exec(scope.who)?.[1] ??
+    choices.classes.find((c) => scope.who === `class-${c.id}`)?.schoolId;
+  const school = at !== undefined && session.data?.person?.role === 'coordinator' ? `&school=${at}` : '';
   return (
     <section aria-labelledby="export">
       <h2 id="export" className="text-[17px] font-[650] tracking-tight m-0">
@@ -60,7 +65,7 @@ function Export({ state }: { state: ScopeState }) {
         All measures of the year (CSV)
       </a>
       {session.data?.person?.role !== 'teacher' && (
-        <a className={link} href={`/api/records/roster.zip?${whole}`} download>
+        <a className={link} href={`/api/records/roster.zip?${whole}${school}`} download>
           Roster and screening scores of the year (OneRoster)
         </a>
       )}

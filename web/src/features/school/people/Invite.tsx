@@ -6,12 +6,7 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { useInvite } from './queries';
-
-const ROLES: Record<PeopleRole, string> = {
-  teacher: 'Teacher: own classes',
-  coordinator: 'Coordinator: the whole school',
-  administrator: 'Administrator: everything',
-};
+import { ROLES } from './roles';
 
 interface Props {
   open: boolean;
@@ -23,7 +18,7 @@ interface Props {
 /** A new account. Its sign-in name is proposed from the name until somebody types another. */
 export function Invite({ open, schools, onClose, onMade }: Props) {
   const only = schools.length === 1 ? schools.map((s) => String(s.id))[0] : undefined;
-  const [form, setForm] = useState<{ name: string; login?: string; role: PeopleRole; school?: string }>({
+  const [form, setForm] = useState<{ name: string; login?: string; role: PeopleRole; school?: string; email?: string }>({
     name: '',
     role: 'teacher',
   });
@@ -41,6 +36,7 @@ export function Invite({ open, schools, onClose, onMade }: Props) {
       name: form.name,
       login,
       role: form.role,
+      email: form.email || undefined,
       schoolId: form.role === 'administrator' ? undefined : Number(school),
     };
     invite.mutate(body, {
@@ -79,6 +75,15 @@ export function Invite({ open, schools, onClose, onMade }: Props) {
             onChange={(e) => setForm({ ...form, login: e.target.value })}
           />
         </Field>
+        <Field label="E-mail" error={wrong('email')}>
+          <input
+            type="email"
+            maxLength={200}
+            autoComplete="off"
+            value={form.email ?? ''}
+            onChange={(e) => setForm({ ...form, email: e.target.value })}
+          />
+        </Field>
         <Field label="Role" error={wrong('role')}>
           <Choice value={form.role} options={ROLES} onChange={(role) => setForm({ ...form, role })} />
         </Field>
@@ -93,7 +98,12 @@ export function Invite({ open, schools, onClose, onMade }: Props) {
           </Field>
         )}
         {form.role === 'teacher' && (
-          <p className="m-0 text-soft text-[13px]">Which classes they teach comes in by a file under Records.</p>
+          <p className="m-0 text-soft text-[13px]">
+            Their classes are given afterwards, by Change in the list, or by a file under Records.
+          </p>
+        )}
+        {form.role === 'interventionist' && (
+          <p className="m-0 text-soft text-[13px]">Their students are put on the caseload under Setup, Classes.</p>
         )}
         {invite.error && !invite.error.field && <Complaint error={invite.error} />}
         <FormButtons verb="Make the account" disabled={invite.isPending} onCancel={close} />

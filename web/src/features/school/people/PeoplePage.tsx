@@ -7,7 +7,9 @@ import { RecordsNav } from '../../../ui/RecordsNav';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
 import { Invite } from './Invite';
 import { LinkShown } from './LinkShown';
+import { PersonDialog } from './PersonDialog';
 import { useNewLink, usePeople, useSetActive } from './queries';
+import { besides } from './roles';
 
 const CELL = 'border-b border-hair py-1 pr-4 align-top';
 
@@ -16,12 +18,14 @@ export default function PeoplePage() {
   const people = usePeople();
   const [inviting, setInviting] = useState(false);
   const [shown, setShown] = useState<{ link: InviteLink; name: string }>();
+  const [opened, setOpened] = useState<number>();
   const [words, setWords] = useState('');
   const active = useSetActive();
   const link = useNewLink();
   if (people.isPending) return <Loading label="Opening the list of people ..." />;
   if (people.isError) return <Failed error={people.error} again={() => people.refetch()} />;
-  const { schools } = people.data;
+  const { schools, classes } = people.data;
+  const person = people.data.people.find((p) => p.id === opened);
   const meant = words.trim().toLowerCase();
   const found = people.data.people.filter(
     (p) => meant === '' || p.name.toLowerCase().includes(meant) || p.login.includes(meant),
@@ -69,6 +73,11 @@ export default function PeoplePage() {
                 </td>
                 <td data-label="Role" className={CELL}>
                   {p.role}
+                  {p.beside.map((r) => (
+                    <span key={r.id} className="block text-soft text-[13px]">
+                      {besides(r, schools)}
+                    </span>
+                  ))}
                 </td>
                 <td data-label="Where" className={CELL}>
                   {where(p, schools)}
@@ -77,6 +86,9 @@ export default function PeoplePage() {
                   {standing(p)}
                 </td>
                 <td className={`${CELL} text-right whitespace-nowrap`}>
+                  <Button className="py-0! mr-4" aria-label={`Change ${p.name}`} onClick={() => setOpened(p.id)}>
+                    Change
+                  </Button>
                   {p.active && (
                     <Button
                       className="py-0! mr-4"
@@ -110,6 +122,9 @@ export default function PeoplePage() {
           setShown({ link: made, name });
         }}
       />
+      {person && (
+        <PersonDialog person={person} schools={schools} classes={classes} onClose={() => setOpened(undefined)} />
+      )}
       <LinkShown shown={shown} onClose={() => setShown(undefined)} />
     </>
   );

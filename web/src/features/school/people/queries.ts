@@ -58,8 +58,36 @@ function usePeopleChange<T, R>(change: (to: T) => Promise<{ data?: R }>) {
 }
 
 export const useInvite = () =>
-  usePeopleChange((body: { login: string; name: string; role: PeopleRole; schoolId?: number }) =>
+  usePeopleChange((body: { login: string; name: string; role: PeopleRole; schoolId?: number; email?: string }) =>
     api.POST('/api/people', { body }),
+  );
+
+export const useChangeEmail = (id: number) =>
+  usePeopleChange((email: string) =>
+    api.PUT('/api/people/{id}/email', { params: { path: { id } }, body: { email: email || undefined } }),
+  );
+
+export const useAddRole = (id: number) =>
+  usePeopleChange((body: { role: PeopleRole; schoolId?: number; starts: string; ends?: string }) =>
+    api.POST('/api/people/{id}/roles', { params: { path: { id } }, body }),
+  );
+
+export const useEndRole = (id: number) =>
+  usePeopleChange(({ role, ends }: { role: number; ends: string }) =>
+    api.PUT('/api/people/{id}/roles/{role}/ends', { params: { path: { id, role } }, body: { ends: ends || undefined } }),
+  );
+
+export const useTeach = (id: number) =>
+  usePeopleChange((classId: number) =>
+    api.POST('/api/people/{id}/classes', { params: { path: { id } }, body: { classId } }),
+  );
+
+export const useEndTeaching = (id: number) =>
+  usePeopleChange(({ classId, ends }: { classId: number; ends: string }) =>
+    api.PUT('/api/people/{id}/classes/{classId}/ends', {
+      params: { path: { id, classId } },
+      body: { ends: ends || undefined },
+    }),
   );
 
 export const useNewLink = () =>

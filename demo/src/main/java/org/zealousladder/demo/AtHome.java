@@ -28,8 +28,11 @@ final class AtHome {
 
     /** @param grade this year's */
     void student(Pupil p, int grade, String support) throws IOException {
-        LocalDate born = LocalDate.of(2025 - 5 - grade, 9, 1).plusDays(random.nextInt(365));
-        sheets.row("students", p.code(), p.given(), p.family(), p.code().equals(CALLED) ? "Bee" : "", born, support);
+        LocalDate born = LocalDate.of(2025 - 6 - grade, 9, 1).plusDays(random.nextInt(365));
+        sheets.row("students", p.code(), p.given(), p.family(), p.code().equals(CALLED) ? "Bee" : "", born);
+        if (!support.isEmpty()) {
+            sheets.row("grouped", p.code(), "support", support, grade > 2 ? "2024-08-26" : "2025-08-25", "");
+        }
         String language = random.nextDouble() < 0.2 ? LANGUAGES[random.nextInt(LANGUAGES.length)] : "";
         if (!language.isEmpty()) {
             sheets.row("grouped", p.code(), "home-language", language, "", "");

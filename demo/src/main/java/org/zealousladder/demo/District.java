@@ -46,7 +46,7 @@ final class District {
             String code = "%s-%d%c%02d".formatted(school, g + 2, 'A' + k, i + 1);
             String[] full = names.next();
             Pupil p = Pupil.draw(code, full[0], full[1], random);
-            sheets.row("students", code, full[0], full[1], "", "", "");
+            sheets.row("students", code, full[0], full[1], "", "");
             if (g > 0) {
                 sheets.row("enrolments", code, "%s-24-%d%c".formatted(school, g + 1, 'A' + k), Calendar.LAST_START, Calendar.LAST_END);
             }

@@ -25,7 +25,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("norms", new String[] {"norm_set", "measure", "grade", "window", "percentile", "score", "rests_on"});
         HEADERS.put("norm-growth", new String[] {"norm_set", "measure", "grade", "percentile", "growth_per_week", "rests_on"});
         HEADERS.put("classes", new String[] {"class", "school", "year", "name", "grade"});
-        HEADERS.put("students", new String[] {"student", "given_name", "family_name", "preferred_name", "birthday", "support"});
+        HEADERS.put("students", new String[] {"student", "given_name", "family_name", "preferred_name", "birthday"});
         HEADERS.put("groupings", new String[] {"grouping", "name", "school", "sensitive"});
         HEADERS.put("grouped", new String[] {"student", "grouping", "value", "from", "to"});
         HEADERS.put("people-at-home", new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when"});

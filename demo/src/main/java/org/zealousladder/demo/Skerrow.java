@@ -186,7 +186,7 @@ final class Skerrow {
         for (int i = 0; i < 24; i++) {
             String[] name = names.next();
             Pupil p = Pupil.draw(code(), name[0], name[1], random);
-            sheets.row("students", p.code(), p.given(), p.family(), "", "", "");
+            sheets.row("students", p.code(), p.given(), p.family(), "", "");
             sheets.row("enrolments", p.code(), classCode(Calendar.LAST_YEAR, 2, k), Calendar.LAST_START, Calendar.LAST_END);
             for (Calendar.Window w : Calendar.WINDOWS) {
                 if (w.year().equals(Calendar.LAST_YEAR)) {

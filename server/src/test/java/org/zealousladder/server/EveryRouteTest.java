@@ -46,9 +46,11 @@ class EveryRouteTest extends ScreeningTest {
     private void anotherSchool() throws Exception {
         take("school,name", "OUTER,Outer isle school");
         take("login,person,role,school", "o.teacher,O. Teacher,teacher,OUTER", "o.head,O. Head,coordinator,OUTER", "o.special,O. Special,teacher,OUTER",
-                "e.special,E. Special,teacher,SKERROW", "m.mixed,M. Mixed,teacher,SKERROW");
+                "e.special,E. Special,interventionist,SKERROW", "m.mixed,M. Mixed,teacher,SKERROW", "k.both,K. Both,teacher,SKERROW", "k.was,K. Was,coordinator,SKERROW");
         take("class,school,year,name,grade", "OUT-3,OUTER,2025-26,Outer three,3");
-        take("login,class", "o.teacher,OUT-3", "m.mixed,2025-TERN");
+        take("login,role,school,from,to", "k.both,coordinator,OUTER,2026-01-05,2026-06-26", "k.was,coordinator,OUTER,2025-09-01,2026-03-12",
+                "k.was,teacher,OUTER,2026-03-14,");
+        take("login,class", "o.teacher,OUT-3", "m.mixed,2025-TERN", "k.both,2025-TERN");
         take("student,given_name,family_name,support", "OUT-1,Wren," + THEIRS + ",Speech", "OUT-2,Finch," + THEIRS + ",");
         take("student,class,from,to", "OUT-1,OUT-3,2025-08-25,", "OUT-2,OUT-3,2025-08-25,");
         take("student,measure,date,score", "OUT-1,oral-reading,2025-09-10,40", "OUT-1,oral-reading,2026-01-14,45", "OUT-2,oral-reading,2026-01-14,90",
@@ -152,8 +154,9 @@ class EveryRouteTest extends ScreeningTest {
         assertEquals(shown, showing(THEIRS, person("o.teacher"), requests));
         shown.addAll(List.of("/api/records/roster.zip", "/api/tiers/closing"));
         assertEquals(shown, theirs);
+        assertEquals(shown, showing(THEIRS, person("k.both"), requests), "a coordinator there, a teacher here");
         assertTrue(showing(THEIRS, person("a.sandvik"), requests).containsAll(theirs));
-        for (String login : List.of("i.mensah", "b.calder", "e.special", "m.mixed", "m.tveit")) {
+        for (String login : List.of("i.mensah", "b.calder", "e.special", "m.mixed", "m.tveit", "k.was")) {
             assertEquals(new TreeSet<>(), showing(THEIRS, person(login), requests), login);
         }
         for (String login : List.of("o.teacher", "o.special", "o.head")) {

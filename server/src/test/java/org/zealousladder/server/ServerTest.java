@@ -33,11 +33,11 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
-import org.zealousladder.core.Coded;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.exchange.records.ImportResult;
 import org.zealousladder.server.exchange.records.ImportService;
 import org.zealousladder.server.platform.database.PeopleDatabase;
+import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -57,6 +57,8 @@ public abstract class ServerTest {
     protected JdbcClient people;
     @Autowired
     protected JsonMapper json;
+    @Autowired
+    private Rights rights;
     @Autowired
     private PlatformTransactionManager transactions;
 
@@ -97,10 +99,9 @@ public abstract class ServerTest {
 
     /** The account of that name. */
     protected Viewer person(String login) {
-        return people.sql("select id, login, name, role, school_id from people_person where login = :login").param("login", login)
-                .query((r, n) -> new Viewer(r.getInt(1), r.getString(2), r.getString(3), Coded.of(Viewer.Role.class, r.getString(4), "a role"),
-                        (Integer) r.getObject(5)))
-                .single();
+        int id = people.sql("select id from people_person where login = :login").param("login", login).query(Integer.class).single();
+        rights.changed(id);
+        return rights.now(id).orElseThrow();
     }
 
     /** Runs {@code work} in a transaction as {@code viewer}: the database then knows who asks. */

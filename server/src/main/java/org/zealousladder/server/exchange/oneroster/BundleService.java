@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.audit.Looked;
@@ -32,17 +33,23 @@ public class BundleService {
     }
 
     /**
-     * Writes the bundle of the viewer's school, or of all for an administrator.
+     * Writes the bundle of a school; without one, of the school that the viewer coordinates, or of all for an administrator.
      *
-     * @throws Refusal 403 for whoever sees single classes only
+     * @throws Refusal 403 for whoever sees single classes only, 422 where somebody coordinates several schools and says none of them
      */
-    public void write(int yearId, LocalDate asked, OutputStream out) throws IOException {
+    public void write(int yearId, @Nullable Integer asked, LocalDate day, OutputStream out) throws IOException {
         Viewer viewer = Viewer.current();
         if (viewer.role() == Viewer.Role.TEACHER) {
             throw Refusal.forbidden("A roster is of a whole school; a coordinator or an administrator takes it out.");
         }
         SchoolYear year = roster.year(yearId);
-        Integer school = viewer.role() == Viewer.Role.COORDINATOR ? viewer.schoolId() : null;
+        if (asked != null && !viewer.leads(asked)) {
+            throw Refusal.forbidden("The roster of another school is for its own coordinators.");
+        }
+        if (asked == null && viewer.role() == Viewer.Role.COORDINATOR && viewer.led().size() != 1) {
+            throw Refusal.invalid("school", "Say which of your schools.");
+        }
+        Integer school = asked == null && viewer.role() == Viewer.Role.COORDINATOR ? viewer.led().iterator().next() : asked;
         String source = store.source();
         Looked.at(store.students(year.id(), school));
         ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
@@ -51,7 +58,7 @@ public class BundleService {
             boolean[] any = new boolean[1];
             CsvWriter[] csv = new CsvWriter[1];
             try {
-                store.each(file, year.id(), year.clamp(asked), school, source, cells -> {
+                store.each(file, year.id(), year.clamp(day), school, source, cells -> {
                     if (!any[0]) {
                         any[0] = true;
                         begin(zip, file);

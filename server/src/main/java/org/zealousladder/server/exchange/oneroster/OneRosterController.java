@@ -1,6 +1,7 @@
 package org.zealousladder.server.exchange.oneroster;
 
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,7 +22,7 @@ class OneRosterController {
     }
 
     @GetMapping(path = "/api/records/roster.zip", produces = "application/zip")
-    ResponseEntity<Resource> roster(@RequestParam int year, @RequestParam LocalDate asOf) {
-        return Download.of("roster-" + asOf + ".zip", ZIP, out -> bundles.write(year, asOf, out));
+    ResponseEntity<Resource> roster(@RequestParam int year, @RequestParam @Nullable Integer school, @RequestParam LocalDate asOf) {
+        return Download.of("roster-" + asOf + ".zip", ZIP, out -> bundles.write(year, school, asOf, out));
     }
 }

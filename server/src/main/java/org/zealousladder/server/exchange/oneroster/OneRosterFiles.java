@@ -82,12 +82,12 @@ class OneRosterFiles implements DeclaresFiles {
 
     private static final Subject USERS = file("users",
             columns(text("enabledUser"), required("username"), required("givenName"), text("familyName"), text("identifier"), text("preferredGivenName"),
-                    text("preferredFamilyName"), text("role"), text("orgSourcedIds"), text("grades")),
+                    text("preferredFamilyName"), text("role"), text("orgSourcedIds"), text("grades"), text("email")),
             "sourcedId", "username", "givenName", "familyName")
             .part("people", List.of(), """
-                    select row_no, login, person, role, school, null as ended from or_person
+                    select row_no, login, person, role, school, null as ended, email from or_person
                     union all
-                    select -(%d + p.id), p.login, p.name, p.role, s.code, 'yes'
+                    select -(%d + p.id), p.login, p.name, p.role, s.code, 'yes', null
                       from or_ended f join people_person p on p.id = f.record_id left join roster_school s on s.id = p.school_id where f.kind = 'person'"""
                     .formatted(NO_ROW))
             .part("students", List.of(), "select row_no, code as student, given_name, family_name, preferred_name, null::date as birthday, null as support from or_student")

@@ -51,8 +51,7 @@ public class PassagesService {
 
     /** Passages are the school's own: everyone who works there may add one. */
     private void requireTeam(int school) {
-        Viewer viewer = Viewer.current();
-        if (viewer.role() != Viewer.Role.ADMINISTRATOR && !Integer.valueOf(school).equals(viewer.schoolId())) {
+        if (!Viewer.current().worksAt(school)) {
             throw Refusal.forbidden("Passages of another school are not yours to change. Nothing was saved.");
         }
     }

@@ -71,9 +71,16 @@ public record FileKind(String code, String label, Viewer.Role least, boolean spe
             return this;
         }
 
-        /** The column {@code student} names a student on record; {@code joined} gives {@code student_id}, null for one who is not the viewer's. */
+        /**
+         * The column {@code student} names a student on record; {@code joined} gives {@code student_id}, null for one who is not the viewer's. Said after who may bring it in:
+         * a coordinator brings in what is a coordinator's for the own school only, not for students taught elsewhere.
+         */
         public Builder ofStudents() {
             ofStudents = true;
+            if (least == Viewer.Role.COORDINATOR) {
+                problem("student", "student_id is not null and (select scope_role()) <> 'administrator' and student_id not in (select scope_led_students())",
+                        "'You do not coordinate the school of ' || student || '.'");
+            }
             return unknown("student", "student_id", "student among yours with the code or the name");
         }
 

@@ -3,6 +3,7 @@ package org.zealousladder.server.platform.who;
 import java.io.Serializable;
 import java.security.Principal;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
@@ -12,11 +13,34 @@ import org.springframework.security.core.context.SecurityContextImpl;
 import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.problems.Refusal;
 
-/** The signed-in person, as every capability needs to know them. Kept in the session, so it stays small. */
-public record Viewer(int id, String login, String name, Role role, @Nullable Integer schoolId)
+/**
+ * The signed-in person, as every capability needs to know them. Kept in the session, so it stays small.
+ *
+ * @param role the one of their roles that lets them see most
+ * @param schoolId of their first role
+ * @param schools all at which they work today
+ * @param led those of them which they coordinate
+ */
+public record Viewer(int id, String login, String name, Role role, @Nullable Integer schoolId, Set<Integer> schools, Set<Integer> led)
         implements
             Serializable,
             Principal {
+
+    /** Somebody with one role. */
+    public Viewer(int id, String login, String name, Role role, @Nullable Integer schoolId) {
+        this(id, login, name, role, schoolId, schoolId == null ? Set.of() : Set.of(schoolId),
+                schoolId == null || role != Role.COORDINATOR ? Set.of() : Set.of(schoolId));
+    }
+
+    /** Whether the school is this one's to coordinate, or everything is. */
+    public boolean leads(int school) {
+        return role == Role.ADMINISTRATOR || led.contains(school);
+    }
+
+    /** Whether this one works at the school, or everywhere. */
+    public boolean worksAt(int school) {
+        return role == Role.ADMINISTRATOR || schools.contains(school);
+    }
 
     /** What a person may see: own classes, the school, everything. */
     public enum Role implements Coded {

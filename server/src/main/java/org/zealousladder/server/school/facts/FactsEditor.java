@@ -34,10 +34,10 @@ public class FactsEditor {
     }
 
     private void require(int student) {
-        if (!FactsService.mayChange()) {
+        roster.requireStudent(student);
+        if (!FactsService.mayChange(roster.enrolled(student, calendar.today()).schoolId())) {
             throw Refusal.forbidden("What is kept of students is changed by coordinators and administrators. Nothing was saved.");
         }
-        roster.requireStudent(student);
     }
 
     /** By administrators: names go with the roster. */

@@ -3,6 +3,7 @@ package org.zealousladder.server.school.people;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.springframework.dao.DataIntegrityViolationException;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -112,12 +113,41 @@ public class AccountService {
      * @param linkEndsAt until when the link that they were given counts; absent where there is none that counts
      * @param teaches their classes, of every year
      * @param caseload students on it today
+     * @param beside roles beside the first
      */
-    public record Person(int id, String login, String name, Viewer.Role role, @Nullable Integer schoolId, boolean active, boolean hasPassword,
-            boolean secondStep, @Nullable Instant signedInAt, @Nullable Instant linkEndsAt, List<Teaching> teaches, int caseload) {}
+    public record Person(int id, String login, String name, PersonRole role, @Nullable Integer schoolId, boolean active, boolean hasPassword,
+            boolean secondStep, @Nullable Instant signedInAt, @Nullable Instant linkEndsAt, List<Teaching> teaches, int caseload, @Nullable String email,
+            List<Beside> beside) {}
+
+    /**
+     * A role beside the first.
+     *
+     * @param ends the last day; absent while it goes on
+     */
+    public record Beside(int id, PersonRole role, @Nullable Integer schoolId, LocalDate starts, @Nullable LocalDate ends) {}
 
     /** @param ends the last day of the teaching; absent while it goes on */
-    public record Teaching(int classId, String className, @Nullable LocalDate ends) {}
+    public record Teaching(int classId, String className, String year, @Nullable LocalDate ends) {}
+
+    /** A class that somebody can be given, of a year that runs or is to come. */
+    public record TaughtClass(int id, String name, String year, int schoolId) {}
+
+    @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
+    public List<TaughtClass> classes() {
+        requireAdministrator();
+        return people.classes();
+    }
+
+    /** From today on the person teaches the class, also where they had ended. */
+    public void teach(int person, int classId) {
+        requireAdministrator();
+        try {
+            people.teach(person, classId);
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.notFound("There is no such person or class.");
+        }
+        audit.note(Note.of(Kind.RIGHTS, "teaches").about("class-" + classId).whom(person));
+    }
 
     @Transactional(transactionManager = PeopleDatabase.TRANSACTIONS, readOnly = true)
     public List<Person> everyone() {
@@ -138,6 +168,44 @@ public class AccountService {
         }
         rights.changed(person);
         audit.note(Note.of(Kind.RIGHTS, active ? "account opened" : "account ended").whom(person));
+    }
+
+    /** @param ends the last day; null: it goes on */
+    public void addRole(int person, PersonRole role, @Nullable Integer school, LocalDate starts, @Nullable LocalDate ends) {
+        requireAdministrator();
+        if ((role == PersonRole.ADMINISTRATOR) != (school == null)) {
+            throw Refusal.invalid("schoolId", school == null ? "A " + role.code() + " needs a school." : "An administrator's role is for every school.");
+        }
+        if (ends != null && ends.isBefore(starts)) {
+            throw Refusal.invalid("ends", "The last day is before the first.");
+        }
+        boolean added;
+        try {
+            added = people.addRole(person, role, school, starts, ends);
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.notFound("There is no such person or school.");
+        }
+        if (!added) {
+            throw Refusal.invalid("role", "They have that role at that time already.");
+        }
+        rights.changed(person);
+        audit.note(Note.of(Kind.RIGHTS, "role given: " + role.code()).about(school == null ? null : "school-" + school).whom(person));
+    }
+
+    /** @param ends the last day; null: it goes on */
+    public void endRole(int person, int id, @Nullable LocalDate ends) {
+        requireAdministrator();
+        if (people.endRole(person, id, ends) == 0) {
+            throw Refusal.invalid("ends", "There is no such role, or the day is before it begins.");
+        }
+        rights.changed(person);
+        audit.note(Note.of(Kind.RIGHTS, ends == null ? "role goes on" : "role ends on " + ends).whom(person));
+    }
+
+    public void changeEmail(int person, @Nullable String email) {
+        requireAdministrator();
+        people.changeEmail(person, email);
+        audit.note(Note.of(Kind.RIGHTS, "e-mail address changed").whom(person));
     }
 
     /** @param ends the last day on which the person teaches the class; null: it goes on */

@@ -59,7 +59,7 @@ class ClassLists implements DeclaresFiles {
 
     /** Who is on record stays as they are there: a coordinator who teaches a class does not become a teacher. */
     private static final String PEOPLE = """
-            select t.row_no, coalesce(t.login, %s) as login, coalesce(t.teacher, t.login) as person, 'teacher' as role, t.school, null as ended
+            select t.row_no, coalesce(t.login, %s) as login, coalesce(t.teacher, t.login) as person, 'teacher' as role, t.school, null as ended, null as email
               from (select min(row_no) as row_no, school, teacher, login from raw where coalesce(teacher, login) is not null group by school, teacher, login) t
              where not exists (select from people_person p where p.login = t.login or t.login is null and roster_plain(p.name) = roster_plain(t.teacher))"""
             .formatted(LOGIN.formatted("t.teacher"));

@@ -20,10 +20,10 @@ class InvitationStore {
     }
 
     /** @return the person's number; empty where the name is taken */
-    Optional<Integer> add(String login, String name, Viewer.Role role, @Nullable Integer school) {
+    Optional<Integer> add(String login, String name, PersonRole role, @Nullable Integer school, @Nullable String email) {
         return db.sql("""
-                insert into people_person (login, name, role, school_id) values (lower(:login), :name, :role, :school) on conflict do nothing returning id""")
-                .param("login", login).param("name", name).param("role", role.code()).param("school", school, Types.INTEGER).query(Integer.class).optional();
+                insert into people_person (login, name, role, school_id, email) values (lower(:login), :name, :role, :school, :email) on conflict do nothing returning id""")
+                .param("login", login).param("name", name).param("role", role.code()).param("school", school, Types.INTEGER).param("email", email).query(Integer.class).optional();
     }
 
     boolean open(int person) {

@@ -58,18 +58,18 @@ public class Invitations {
     }
 
     /** @throws Refusal 422 for what cannot be, 409 where the sign-in name is taken */
-    public Link invite(String login, String name, Viewer.Role role, @Nullable Integer school) {
+    public Link invite(String login, String name, PersonRole role, @Nullable Integer school, @Nullable String email) {
         Viewer by = requireAdministrator();
         if (!LOGIN.matcher(login).matches()) {
             throw Refusal.invalid("login", "A sign-in name has letters, digits and . _ - @ +, and begins with a letter or a digit.");
         }
-        if (role != Viewer.Role.ADMINISTRATOR && school == null) {
-            throw Refusal.invalid("schoolId", "A " + role.code() + " needs a school.");
+        if (role != PersonRole.ADMINISTRATOR && school == null) {
+            throw Refusal.invalid("schoolId", (role == PersonRole.INTERVENTIONIST ? "An " : "A ") + role.code() + " needs a school.");
         }
         if (school != null && store.schools().stream().noneMatch(s -> s.id() == school)) {
             throw Refusal.invalid("schoolId", "There is no such school.");
         }
-        int person = store.add(login, name, role, role == Viewer.Role.ADMINISTRATOR ? null : school)
+        int person = store.add(login, name, role, role == PersonRole.ADMINISTRATOR ? null : school, email)
                 .orElseThrow(() -> Refusal.conflict("There is somebody with the sign-in name '" + login + "' already. Choose another."));
         audit.note(Note.of(Kind.RIGHTS, "account made").whom(person));
         return link(by, person);

@@ -66,9 +66,7 @@ public class GroupsService {
     }
 
     private static void requireSchool(int school) {
-        Viewer viewer = Viewer.current();
-        boolean own = viewer.role() == Role.ADMINISTRATOR || viewer.role() == Role.COORDINATOR && Integer.valueOf(school).equals(viewer.schoolId());
-        if (!own) {
+        if (!Viewer.current().leads(school)) {
             throw Refusal.forbidden("Groups are made by the school's coordinator or an administrator. Nothing was saved.");
         }
     }

@@ -124,9 +124,7 @@ public class RosterService {
                 }
             }
             case GRADE, SCHOOL -> {
-                boolean own = viewer.role() == Viewer.Role.ADMINISTRATOR
-                        || (viewer.role() == Viewer.Role.COORDINATOR && viewer.schoolId() != null && viewer.schoolId() == who.id());
-                if (!own) {
+                if (!viewer.leads(who.id())) {
                     throw Refusal.forbidden("A whole grade or school is for its coordinators. Choose one of your classes in the line at the top.");
                 }
             }

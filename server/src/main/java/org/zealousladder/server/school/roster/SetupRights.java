@@ -22,8 +22,7 @@ public class SetupRights {
         Viewer viewer = Viewer.current();
         return switch (viewer.role()) {
             case ADMINISTRATOR -> true;
-            case COORDINATOR -> schoolId != null ? schoolId.equals(viewer.schoolId())
-                    : store.oneSchool();
+            case COORDINATOR -> schoolId != null ? viewer.leads(schoolId) : store.oneSchool();
             case TEACHER -> false;
         };
     }

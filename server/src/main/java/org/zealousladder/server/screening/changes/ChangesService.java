@@ -156,8 +156,7 @@ public class ChangesService {
     }
 
     private boolean visible(@Nullable Integer schoolId) {
-        Viewer viewer = Viewer.current();
-        return schoolId == null || viewer.role() == Viewer.Role.ADMINISTRATOR || schoolId.equals(viewer.schoolId());
+        return schoolId == null || Viewer.current().worksAt(schoolId);
     }
 
     /**

@@ -52,7 +52,7 @@ class SigningInTest {
     }
 
     private void account(String login, String hash) {
-        when(people.byLogin(login)).thenReturn(Optional.of(new PeopleStore.Account(4, login, "T. Sato", Viewer.Role.TEACHER, 1, hash)));
+        when(people.byLogin(login)).thenReturn(Optional.of(new PeopleStore.Account(4, new Viewer(4, login, "T. Sato", Viewer.Role.TEACHER, 1), hash)));
     }
 
     private Refusal refused(String login, String password, Place from) {
