@@ -836,6 +836,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measures/{id}/adds-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["addUp"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/measures/{id}/ends": {
         parameters: {
             query?: never;
@@ -846,6 +862,22 @@ export interface paths {
         get?: never;
         put: operations["end"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures/{id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addPart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2244,6 +2276,9 @@ export interface components {
         Active: {
             active: boolean;
         };
+        AddsUp: {
+            addsUp: boolean;
+        };
         AgendaItem: {
             card: components["schemas"]["TrendCard"];
             concern?: components["schemas"]["Concern"];
@@ -3420,6 +3455,7 @@ export interface components {
             card: components["schemas"]["TrendCard"];
             earlier: components["schemas"]["TrendPoint"][];
             measure: components["schemas"]["MeasureRef"];
+            parts: components["schemas"]["PartScores"][];
             seasons: components["schemas"]["SeasonStanding"][];
         };
         LastDay: {
@@ -3542,6 +3578,7 @@ export interface components {
             label: string;
         };
         Measure: {
+            addsUp: boolean;
             area: string;
             better: string;
             /** Format: double */
@@ -3565,6 +3602,9 @@ export interface components {
             /** Format: int32 */
             minimumWeeks: number;
             name: string;
+            ownName: string;
+            /** Format: int32 */
+            partOf?: number;
             /** Format: double */
             raiseAtLeast: number;
             /** @enum {string} */
@@ -3593,6 +3633,7 @@ export interface components {
             unit: string;
         };
         MeasureRef: {
+            addsUp: boolean;
             area: string;
             /** Format: int32 */
             decimals: number;
@@ -3604,6 +3645,9 @@ export interface components {
             /** Format: double */
             lowest: number;
             name: string;
+            ownName: string;
+            /** Format: int32 */
+            partOf?: number;
             unit: string;
         };
         MeetingView: {
@@ -3686,6 +3730,7 @@ export interface components {
         };
         NewMeasure: {
             about?: string;
+            addsUp: boolean;
             area: string;
             better: string;
             code?: string;
@@ -3697,6 +3742,7 @@ export interface components {
             /** Format: double */
             lowest: number;
             name: string;
+            parts?: components["schemas"]["NewMeasure"][];
             /** Format: double */
             sem?: number;
             unit: string;
@@ -3960,6 +4006,22 @@ export interface components {
             label: string;
             /** Format: int32 */
             unchanged: number;
+        };
+        PartMade: {
+            /** Format: int32 */
+            id: number;
+        };
+        PartScore: {
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
+            /** Format: date */
+            takenOn: string;
+            /** Format: double */
+            value?: number;
+        };
+        PartScores: {
+            measure: components["schemas"]["MeasureRef"];
+            scores: components["schemas"]["PartScore"][];
         };
         Passage: {
             /** Format: int32 */
@@ -6527,6 +6589,30 @@ export interface operations {
             };
         };
     };
+    addUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddsUp"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     end: {
         parameters: {
             query?: never;
@@ -6548,6 +6634,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    addPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMeasure"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PartMade"];
+                };
             };
         };
     };

@@ -11,6 +11,8 @@ const WORDS: MeasureRef = {
   highest: 250,
   decimals: 0,
   higherIsBetter: true,
+  addsUp: false,
+  ownName: 'Oral reading',
 };
 const SCREEN = { ...WORDS, name: 'Screen', lowest: 100, highest: 300, decimals: 1 };
 const typed = (text: string, record = {}, measure = WORDS, most = 3) => read(text, record, measure, {}, most);

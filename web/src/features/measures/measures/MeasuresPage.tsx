@@ -12,6 +12,7 @@ import { FormButtons } from '../../../ui/FormButtons';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { useEndMeasure, useMeasures } from './queries';
+import { PartsDialog } from './PartsDialog';
 import { RuleDialog } from './RuleDialog';
 
 const RULES: Record<Rule, string> = {
@@ -28,6 +29,7 @@ export default function MeasuresPage() {
   const [editing, setEditing] = useState<FullMeasure | null>(null);
   const [ending, setEnding] = useState<FullMeasure | null>(null);
   const end = useEndMeasure();
+  const [parting, setParting] = useState<number>();
   const [ruling, setRuling] = useState<FullMeasure | null>(null);
   if (setup.isPending) return <Loading label="Opening the measures ..." />;
   if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
@@ -54,8 +56,10 @@ export default function MeasuresPage() {
           <tbody>
             {setup.data.measures.map((m) => (
               <tr key={m.id}>
-                <td data-line className={`${CELL} font-semibold`}>
-                  {m.name}
+                <td data-line className={`${CELL} ${m.partOf === undefined ? 'font-semibold' : 'md:pl-5'}`}>
+                  {m.partOf === undefined ? m.name : m.ownName}
+                  {m.partOf !== undefined && <span className="sr-only"> of {m.name}</span>}
+                  {m.addsUp && <span className="block font-normal text-soft text-[13px]">the sum of its parts</span>}
                   {m.ends && <span className="block font-normal text-soft text-[13px]">until {longDay(m.ends)}</span>}
                 </td>
                 <td data-label="Area" className={CELL}>
@@ -89,6 +93,11 @@ export default function MeasuresPage() {
                   )}
                 </td>
                 <td className={`${CELL} text-right`}>
+                  {may && m.partOf === undefined && (
+                    <Button className="py-0! mr-4" aria-label={`Sub-scores of ${m.name}`} onClick={() => setParting(m.id)}>
+                      Sub-scores
+                    </Button>
+                  )}
                   {may && (
                     <Button
                       className="py-0! mr-4"
@@ -110,6 +119,9 @@ export default function MeasuresPage() {
           </tbody>
         </table>
       </div>
+      {parting !== undefined && (
+        <PartsDialog id={parting} measures={setup.data.measures} onClose={() => setParting(undefined)} />
+      )}
       {ruling && <RuleDialog measure={ruling} may={may} onClose={() => setRuling(null)} />}
       <Dialog
         open={editing !== null}
@@ -156,7 +168,7 @@ function EndForm({ measure, onDone }: { measure: FullMeasure; onDone: () => void
 
 function MeasureForm({ measure, onDone }: { measure: FullMeasure; onDone: () => void }) {
   const [form, setForm] = useState({
-    name: measure.name,
+    name: measure.ownName,
     area: measure.area,
     unit: measure.unit,
     lowest: String(measure.lowest),

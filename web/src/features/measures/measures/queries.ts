@@ -1,11 +1,27 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Problem } from '../../../api/client';
+import type { NewMeasure } from '../../../api/types';
 import type { DecisionRuleForm } from '../../../api/types';
 import type { Scope } from '../../../lib/scope';
 
 export function useMeasures() {
   return useQuery({ queryKey: ['records', 'measures'], queryFn: () => data(api.GET('/api/measures')) });
 }
+
+function useChange<T>(change: (to: T) => Promise<unknown>) {
+  const queries = useQueryClient();
+  return useMutation<unknown, Problem, T>({ mutationFn: change, onSuccess: () => queries.invalidateQueries() });
+}
+
+/** A sub-score of a measure. */
+export const useAddPart = (id: number) =>
+  useChange((body: NewMeasure) => data(api.POST('/api/measures/{id}/parts', { params: { path: { id } }, body })));
+
+/** Whether a measure is the sum of its parts. */
+export const useAddUp = (id: number) =>
+  useChange((addsUp: boolean) =>
+    data(api.PUT('/api/measures/{id}/adds-up', { params: { path: { id } }, body: { addsUp } })),
+  );
 
 /** Says until when a measure is given; without a day it goes on. */
 export function useEndMeasure() {

@@ -56,6 +56,7 @@ export function OwnMeasure({ open, onClose, add }: Props) {
             [
               {
                 ...rest,
+                addsUp: false,
                 kind,
                 better,
                 lowest: number(form.lowest),

@@ -98,6 +98,12 @@ export function Measures({ kit }: { kit: NewMeasure[] }) {
                   · {m.area}, {m.unit}, {m.lowest} to {m.highest}
                   <br />
                   {m.about}
+                  {m.parts && m.parts.length > 0 && (
+                    <span className="block">
+                      {m.addsUp ? 'The sum of ' : 'With sub-scores: '}
+                      {m.parts.map((p) => p.name).join(', ')}
+                    </span>
+                  )}
                 </span>
               </span>
             </label>

@@ -19,6 +19,7 @@ import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { Facts } from './Facts';
 import { LaneChart, lanePoints } from './LaneChart';
+import { Parts } from './Parts';
 import { useStudentPage } from './queries';
 
 export default function StudentView() {
@@ -45,7 +46,7 @@ function Page({ page }: { page: StudentPage }) {
   const { link, live, choices } = useScope();
   const picks = usePicks();
   const [goalFor, setGoalFor] = useState<TrendCard | null>(null);
-  const unseen = choices.measures.filter((m) => !page.lanes.some((l) => l.measure.id === m.id));
+  const unseen = choices.measures.filter((m) => m.partOf === undefined && !page.lanes.some((l) => l.measure.id === m.id));
   return (
     <div className="grid lg:grid-cols-[220px_1fr] gap-x-8 gap-y-5">
       <aside>
@@ -128,6 +129,7 @@ function Page({ page }: { page: StudentPage }) {
               )}
               <LaneChart lane={lane} from={page.from} to={page.to} />
               <TrendTable card={lane.card} points={lanePoints(lane)} />
+              {lane.parts.length > 0 && <Parts lane={lane} />}
             </li>
           ))}
         </ol>

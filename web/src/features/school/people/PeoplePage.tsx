@@ -65,7 +65,7 @@ export default function PeoplePage() {
           <tbody>
             {found.map((p) => (
               <tr key={p.id} className={p.active ? '' : 'text-soft'}>
-                <td data-line className={`${CELL} font-semibold`}>
+                <td data-line className={`${CELL} font-semibold whitespace-nowrap`}>
                   {p.name}
                 </td>
                 <td data-label="Sign-in name" className={CELL}>

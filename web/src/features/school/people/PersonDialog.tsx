@@ -132,7 +132,7 @@ function LastDay({
   };
   return (
     <form onSubmit={submit} className="flex flex-wrap items-end gap-3 py-1">
-      <Field label="Last day" hint="empty: it goes on">
+      <Field label="Last day; empty: it goes on">
         <DayField value={day} onChange={setDay} />
       </Field>
       <Button look="line" type="submit" disabled={pending}>
@@ -214,7 +214,7 @@ function AddRole({ person, schools }: { person: AccountPerson; schools: Props['s
           <Field label="From" error={wrong('starts')}>
             <DayField required value={starts} onChange={setStarts} />
           </Field>
-          <Field label="Last day" hint="empty: it goes on" error={wrong('ends')}>
+          <Field label="Last day, if it has one" error={wrong('ends')}>
             <DayField value={ends} onChange={setEnds} />
           </Field>
           <Button look="line" type="submit" disabled={add.isPending}>

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EntryRow, EntryView, MeasureRef } from '../../../api/types';
@@ -21,6 +22,19 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
   const grid = useGridCells(view, day, readAt);
   const shut = new Set(view.state.parts.map((p) => p.area));
   const [params] = useSearchParams();
+  const sums = new Set(measures.filter((m) => m.addsUp).map((m) => m.id));
+  const parts = measures.filter((m) => m.partOf !== undefined);
+  const isSum = (m: MeasureRef) => sums.has(m.id) && view.measures.some((p) => p.partOf === m.id);
+  // Where no part is known yet, a sum that was worked out elsewhere can be typed.
+  const summed = (row: EntryRow, m: MeasureRef) =>
+    isSum(m) && view.measures.some((p) => p.partOf === m.id && grid.at(row, p).record.status !== undefined);
+  const queries = useQueryClient();
+  const { saved } = grid.snapshot;
+  const savedPart = saved && parts.some((p) => p.id === saved.target.measureId && sums.has(p.partOf ?? 0));
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each part that was saved, its sum is another
+  useEffect(() => {
+    if (savedPart) void queries.invalidateQueries({ queryKey: ['entry'] });
+  }, [saved]);
   const table = useRef<HTMLTableElement>(null);
   const focus = (row: number, column: number) => {
     const input = table.current?.querySelector<HTMLInputElement>(`[data-at="${row}/${column}"]`);
@@ -83,10 +97,11 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                   scope="col"
                   className="text-left font-medium text-soft text-[12.5px] pb-1 pl-3 border-b border-line whitespace-nowrap"
                 >
-                  {m.name}{' '}
+                  {m.partOf === undefined ? m.name : m.ownName}{' '}
                   <span className="text-faint">
                     {view.rows.filter((r) => grid.at(r, m).record.value !== undefined).length} of {view.rows.length}
                     {shut.has(m.area) && ', closed'}
+                    {isSum(m) && ', added up'}
                   </span>
                 </th>
               ))}
@@ -113,7 +128,9 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
                             aria-describedby={sentence ? `trouble-${cell.key}` : undefined}
                             autoComplete="off"
                             inputMode="text"
-                            readOnly={readOnly || shut.has(m.area)}
+                            readOnly={readOnly || shut.has(m.area) || summed(row, m)}
+                            tabIndex={summed(row, m) ? -1 : undefined}
+                            title={summed(row, m) ? 'The sum of its parts' : undefined}
                             value={cell.typing?.text ?? cell.item?.text ?? shown(cell.record)}
                             onFocus={(e) => e.currentTarget.select()}
                             onChange={(e) => grid.type(cell, e.target.value)}

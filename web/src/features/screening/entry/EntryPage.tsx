@@ -9,7 +9,7 @@ import { useEntry } from './queries';
 
 export default function EntryPage() {
   const { scope, choices, change } = useScope();
-  const isClass = /^(class|group)/.test(scope.who);
+  const isClass = /^(class|group|caseload)/.test(scope.who);
   const grid = useEntry(scope);
   return (
     <>

@@ -53,7 +53,7 @@ final class MeasureBook {
         sheets.row("cut-sets", "local", "Local cut scores", "local", "", "Invented for the demo", "");
         sheets.row("cut-sets", "northern", "Northern Isles 2025", "published", "", "As an authority would publish them; invented for the demo", "");
         for (Entry m : ALL) {
-            sheets.row("measures", m.code(), m.title(), m.kind(), m.area(), m.unit(), m.lowest(), m.highest(), 0, "higher", m.sem(), "chance");
+            sheets.row("measures", m.code(), m.title(), m.kind(), m.area(), m.unit(), m.lowest(), m.highest(), 0, "higher", m.sem(), "chance", "", "");
             for (int grade = 2; grade <= 6; grade++) {
                 for (Calendar.Window w : Calendar.WINDOWS) {
                     writeLadder(sheets, m, grade, w, "local", 0);

@@ -22,6 +22,7 @@ final class Skerrow {
     private final Plans plans;
     private final Readings readings;
     private final AtHome atHome;
+    private final SubScores subScores;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -30,12 +31,14 @@ final class Skerrow {
         this.plans = new Plans(sheets);
         this.readings = new Readings(sheets);
         this.atHome = new AtHome(sheets);
+        this.subScores = new SubScores(sheets);
     }
 
     void write() throws IOException {
         sheets.row("schools", SCHOOL, "Skerrow Island School");
         Passages.write(sheets);
         atHome.groupings();
+        SubScores.measures(sheets);
         sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
         sheets.row("people", "m.tveit", "M. Tveit", "coordinator", SCHOOL);
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
@@ -50,7 +53,7 @@ final class Skerrow {
             }
         }
         sheets.row("people", "i.mensah", "I. Mensah", "teacher", SCHOOL);
-        sheets.row("people", "s.rask", "S. Rask", "teacher", SCHOOL);
+        sheets.row("people", "s.rask", "S. Rask", "interventionist", SCHOOL);
         for (int g = 0; g < 3; g++) {
             sheets.row("teaches", "i.mensah", classCode(Calendar.THIS_YEAR, g, 0));
         }
@@ -142,6 +145,9 @@ final class Skerrow {
                 tiers.computeIfAbsent(m.area(), k -> new ArrayList<>()).add(value < cuts[0] ? 3 : value < cuts[1] ? 2 : 1);
             }
             sheets.row("scores", p.code(), m.code(), on, status.equals("scored") ? value : "", status);
+            if (grade == 4 && w.year().equals(Calendar.THIS_YEAR)) {
+                subScores.write(p.code(), m, on, value, status);
+            }
         }
         if (w.year().equals(Calendar.THIS_YEAR) && w.season() == 0) {
             decide(p, w, tiers);

@@ -11,17 +11,25 @@ import org.zealousladder.core.scores.ScoreScale;
  * A measure.
  *
  * @param sem its standard error of measurement in score units, where it states one
+ * @param name of a part, after its whole's
  * @param ends the last day on which it is given; null while it goes on
+ * @param partOf of which measure it is a sub-score
+ * @param addsUp whether its score is the sum of its parts'
+ * @param ownName without the whole's
  */
 public record Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest,
         int decimals, String better, @Nullable Double sem, Rule rule, int minimumScores, int minimumWeeks,
-        int lastPoints, double changeAtMost, double raiseAtLeast, @Nullable LocalDate ends) {
+        int lastPoints, double changeAtMost, double raiseAtLeast, @Nullable LocalDate ends, @Nullable Integer partOf, boolean addsUp, String ownName) {
 
     public Measure(int id, String code, String name, String kind, String area, String unit, double lowest, double highest, int decimals, String better,
             @Nullable Double sem, Rule rule, int minimumScores, int minimumWeeks, int lastPoints, double changeAtMost, double raiseAtLeast) {
         this(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimumScores, minimumWeeks, lastPoints, changeAtMost,
-                raiseAtLeast,
-                null);
+                raiseAtLeast, null, null, false, name);
+    }
+
+    /** Whether it is a measure by itself, not a sub-score of another. */
+    public boolean whole() {
+        return partOf == null;
     }
 
     /** Whether it can be given on a day. */
@@ -50,10 +58,10 @@ public record Measure(int id, String code, String name, String kind, String area
     /** The same measure under other settings of its rule. */
     public Measure with(RuleSettings s) {
         return new Measure(id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, s.rule(), s.minimumScores(),
-                (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), ends);
+                (int) Math.round(s.minimumWeeks()), s.lastPoints(), s.changeAtMost(), s.raiseAtLeast(), ends, partOf, addsUp, ownName);
     }
 
     public MeasureRef ref() {
-        return new MeasureRef(id, name, unit, area, lowest, highest, decimals, better.equals("higher"));
+        return new MeasureRef(id, name, unit, area, lowest, highest, decimals, better.equals("higher"), partOf, addsUp, ownName);
     }
 }

@@ -2,6 +2,7 @@ package org.zealousladder.server.measures.measures;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
@@ -70,10 +71,39 @@ public class MeasureEditor {
     /** @return their ids */
     public List<Integer> add(List<NewMeasure> all) {
         rights.require(null, "Measures");
-        return all.stream().map(this::add).toList();
+        return all.stream().map(m -> {
+            int whole = add(m, null);
+            m.subScores().forEach(part -> add(part, whole));
+            return whole;
+        }).toList();
     }
 
-    private int add(NewMeasure m) {
+    /** A sub-score of a measure: a part of its sum, or one that stands by itself. It is of the measure's kind and area. */
+    public int addPart(int whole, NewMeasure part) {
+        rights.require(null, "Measures");
+        requireWhole(whole);
+        return add(part, whole);
+    }
+
+    private Measure requireWhole(int id) {
+        Measure whole = measures.measure(id);
+        if (!whole.whole()) {
+            throw Refusal.invalid("name", "A sub-score has no sub-scores of its own.");
+        }
+        return whole;
+    }
+
+    /** Whether the score of a measure is the sum of its parts from now on. */
+    public void addUp(int id, boolean addsUp) {
+        rights.require(null, "Measures");
+        Measure whole = requireWhole(id);
+        if (whole.addsUp() != addsUp && store.partsScored(id)) {
+            throw Refusal.conflict("Sub-scores are on record already, and what they are to " + whole.name() + " cannot change any more. Nothing was saved.");
+        }
+        store.addUp(id, addsUp);
+    }
+
+    private int add(NewMeasure m, @Nullable Integer wholeId) {
         if (!(m.highest() > m.lowest())) {
             throw Refusal.invalid("highest", "The highest score must be above the lowest. Nothing was saved.");
         }
@@ -82,11 +112,12 @@ public class MeasureEditor {
         }
         List<Measure> there = measures.measures();
         String name = m.name().strip();
-        if (there.stream().anyMatch(o -> o.name().equalsIgnoreCase(name))) {
+        if (there.stream().anyMatch(o -> o.ownName().equalsIgnoreCase(name) && Objects.equals(o.partOf(), wholeId))) {
             throw Refusal.invalid("name", "There is a measure called " + name + " already. Nothing was saved.");
         }
         List<String> codes = there.stream().map(Measure::code).toList();
-        return store.addMeasure(m, Slug.unused(m.code() == null || m.code().isBlank() ? name : m.code(), codes), name);
+        String whole = wholeId == null ? "" : there.stream().filter(o -> o.id() == wholeId).map(o -> o.code() + " ").findFirst().orElse("");
+        return store.addMeasure(m, Slug.unused(m.code() == null || m.code().isBlank() ? whole + name : m.code(), codes), name, wholeId);
     }
 
     /** Changes how a measure's trends are decided on. */

@@ -8,7 +8,7 @@ public record MeasureForm(int id, @NotBlank(message = "give it a name") String n
         @NotBlank(message = "say the unit") String unit, double lowest, double highest, int decimals, @Nullable Double sem) {
 
     public static MeasureForm of(Measure m) {
-        return new MeasureForm(m.id(), m.name(), m.area(), m.unit(), m.lowest(), m.highest(), m.decimals(), m.sem());
+        return new MeasureForm(m.id(), m.ownName(), m.area(), m.unit(), m.lowest(), m.highest(), m.decimals(), m.sem());
     }
 
     MeasureForm stripped() {

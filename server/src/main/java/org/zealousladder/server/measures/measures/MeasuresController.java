@@ -45,6 +45,22 @@ class MeasuresController {
         editor.add(form.measures());
     }
 
+    record PartMade(int id) {}
+
+    record AddsUp(boolean addsUp) {}
+
+    /** A sub-score of a measure. */
+    @PostMapping("/api/measures/{id}/parts")
+    PartMade addPart(@PathVariable int id, @Valid @RequestBody NewMeasure form) {
+        return new PartMade(editor.addPart(id, form));
+    }
+
+    @PutMapping("/api/measures/{id}/adds-up")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void addUp(@PathVariable int id, @Valid @RequestBody AddsUp form) {
+        editor.addUp(id, form.addsUp());
+    }
+
     /** @param ends absent: it goes on */
     record MeasureEnds(@Nullable LocalDate ends) {}
 

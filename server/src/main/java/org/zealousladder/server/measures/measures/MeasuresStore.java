@@ -13,9 +13,11 @@ import org.zealousladder.server.platform.sql.Known;
 class MeasuresStore {
     /** A change from before there were thresholds recorded none. */
     private static final String MEASURES = """
-            select id, code, name, kind, area, unit, lowest, highest, decimals, better, sem, rule, minimum_scores, minimum_weeks,
-                   coalesce(last_points, 4) as last_points, coalesce(change_at_most, 0.25) as change_at_most,
-                   coalesce(raise_at_least, 0.9) as raise_at_least, ends""";
+            select m.id, m.code, coalesce(w.name || ': ', '') || m.name as name, m.kind, m.area, m.unit, m.lowest, m.highest, m.decimals, m.better, m.sem, m.rule,
+                   m.minimum_scores, m.minimum_weeks, coalesce(m.last_points, 4) as last_points, coalesce(m.change_at_most, 0.25) as change_at_most,
+                   coalesce(m.raise_at_least, 0.9) as raise_at_least, m.ends, m.part_of, m.adds_up, m.name as own_name""";
+    /** Parts after their whole. */
+    private static final String PLACED = " m left join measures_measure w on w.id = m.part_of order by coalesce(m.part_of, m.id), m.part_position nulls first";
 
     private final JdbcClient db;
 
@@ -24,22 +26,26 @@ class MeasuresStore {
     }
 
     List<Measure> measures() {
-        return db.sql(MEASURES + " from measures_measure order by id").query(Measure.class).list();
+        return db.sql(MEASURES + " from measures_measure" + PLACED).query(Measure.class).list();
     }
 
     /** As they were known on a day: what a later change replaced is read from its record. */
     List<Measure> measures(LocalDate asOf) {
-        return db.sql(MEASURES + " from (" + Known.version("measures_measure", "measures_change") + ") m order by id").param("asOf", asOf).query(Measure.class)
+        return db.sql(MEASURES + " from (" + Known.version("measures_measure", "measures_change") + ")" + PLACED).param("asOf", asOf).query(Measure.class)
                 .list();
     }
 
-    int addMeasure(NewMeasure m, String code, String name) {
+    /** @param whole null for a measure by itself */
+    int addMeasure(NewMeasure m, String code, String name, @Nullable Integer whole) {
         return db.sql("""
-                insert into measures_measure (code, name, kind, area, unit, lowest, highest, decimals, better, sem)
-                values (:code, :name, :kind, :area, :unit, :lowest, :highest, :decimals, :better, :sem) returning id""").param("code", code).param("name", name)
+                insert into measures_measure (code, name, kind, area, unit, lowest, highest, decimals, better, sem, adds_up, part_of, part_position)
+                values (:code, :name, :kind, :area, :unit, :lowest, :highest, :decimals, :better, :sem, :addsUp, :whole::smallint,
+                        case when :whole::smallint is not null then (select coalesce(max(part_position), 0) + 1 from measures_measure where part_of = :whole::smallint) end)
+                returning id""").param("code", code).param("name", name)
                 .param("kind", m.kind()).param("area", m.area().strip()).param("unit", m.unit().strip()).param("lowest", m.lowest())
                 .param("highest", m.highest())
-                .param("decimals", m.decimals()).param("better", m.better()).param("sem", m.sem(), java.sql.Types.DOUBLE).query(Integer.class).single();
+                .param("decimals", m.decimals()).param("better", m.better()).param("sem", m.sem(), java.sql.Types.DOUBLE).param("addsUp", m.addsUp())
+                .param("whole", whole, java.sql.Types.INTEGER).query(Integer.class).single();
     }
 
     void changeRule(int id, RuleSettings s) {
@@ -48,6 +54,16 @@ class MeasuresStore {
                        minimum_scores = :scores, minimum_weeks = :weeks where id = :id""").param("id", id).param("rule", s.rule().code())
                 .param("points", s.lastPoints()).param("change", s.changeAtMost()).param("raise", s.raiseAtLeast())
                 .param("scores", s.minimumScores()).param("weeks", Math.round(s.minimumWeeks())).update();
+    }
+
+    /** Whether anything is on record of a measure's parts. */
+    boolean partsScored(int whole) {
+        return db.sql("select exists (select from scores_score s join measures_measure p on p.id = s.measure_id where p.part_of = :whole)").param("whole", whole)
+                .query(Boolean.class).single();
+    }
+
+    void addUp(int whole, boolean addsUp) {
+        db.sql("update measures_measure set adds_up = :adds where id = :id").param("id", whole).param("adds", addsUp).update();
     }
 
     void end(int id, @Nullable LocalDate last) {

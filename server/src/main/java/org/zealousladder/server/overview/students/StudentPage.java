@@ -3,6 +3,7 @@ package org.zealousladder.server.overview.students;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.plans.Concern;
@@ -31,8 +32,18 @@ public record StudentPage(StudentRef student, int classId, int grade, StudentFac
     /** A time in a class. */
     public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}
 
-    /** One measure: this year's card with its trend, the points of the years before it, and the standing in each season. */
-    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons) {}
+    /**
+     * One measure: this year's card with its trend, the points of the years before it, and the standing in each season.
+     *
+     * @param parts its sub-scores, as far as there are any
+     */
+    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons, List<PartScores> parts) {}
+
+    /** Sub-scores on one part, the oldest first. */
+    public record PartScores(MeasureRef measure, List<PartScore> scores) {}
+
+    /** @param value absent where there is a word instead of a score */
+    public record PartScore(LocalDate takenOn, @Nullable Double value, ScoreStatus status) {}
 
     /** Standing in one screening window. */
     public record SeasonStanding(String window, LocalDate starts, LocalDate ends, Cell cell) {}

@@ -23,6 +23,8 @@ import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 import org.zealousladder.server.overview.students.StudentPage.Enrolment;
 import org.zealousladder.server.overview.students.StudentPage.Lane;
+import org.zealousladder.server.overview.students.StudentPage.PartScore;
+import org.zealousladder.server.overview.students.StudentPage.PartScores;
 import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
 import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.school.facts.FactsService;
@@ -86,8 +88,14 @@ public class StudentsService {
         List<Lane> lanes = new ArrayList<>();
         for (Measure m : byId.values()) {
             List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
-            if (!own.isEmpty()) {
-                lanes.add(lane(requireNonNull(cards.get(m.id())), own, year, windows, standings.of(studentId, m.id())));
+            // A sub-score stands with its whole; by itself only where that has none.
+            boolean withWhole = m.partOf() != null && byMeasure.containsKey(m.partOf());
+            if (!own.isEmpty() && !withWhole) {
+                List<PartScores> parts = byId.values().stream().filter(p -> Integer.valueOf(m.id()).equals(p.partOf()) && byMeasure.containsKey(p.id()))
+                        .map(p -> new PartScores(p.ref(), requireNonNull(byMeasure.get(p.id())).stream()
+                                .map(s -> new PartScore(s.takenOn(), s.value(), s.status())).toList()))
+                        .toList();
+                lanes.add(lane(requireNonNull(cards.get(m.id())), own, year, windows, standings.of(studentId, m.id()), parts));
             }
         }
         LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
@@ -100,7 +108,8 @@ public class StudentsService {
                         .toList());
     }
 
-    private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells) {
+    private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,
+            List<PartScores> parts) {
         List<SeasonStanding> seasons = new ArrayList<>();
         for (int i = 0; i < windows.size(); i++) {
             Window w = windows.get(i);
@@ -110,7 +119,7 @@ public class StudentsService {
         }
         List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
                 .map(TrendPoint::earlier).toList();
-        return new Lane(card.measure(), card, earlier, seasons);
+        return new Lane(card.measure(), card, earlier, seasons, parts);
     }
 
     /** Up to twelve students whose name or code matches. */

@@ -25,10 +25,16 @@ class ScoreFiles implements DeclaresFiles {
             .joined("""
                     select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
                            s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, m.ends, c.id as old_id, k.name as closed,
+                           a.total as added, a.parts as added_parts,
                            case when c.id is null then 'new'
                                 when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score then 'unchanged'
                                 else 'changed' end as outcome
                       from stage st
+                      left join (select ps.student, ps.date, p.part_of, count(*) as parts, sum(ps.score) as total
+                                   from stage ps join measures_measure p on p.code = ps.measure and p.part_of is not null join measures_measure w on w.id = p.part_of and w.adds_up
+                                  where ps.score is not null group by ps.student, ps.date, p.part_of) a
+                        on a.student = st.student and a.date = st.date and a.part_of = (select x.id from measures_measure x where x.code = st.measure)
+                       and a.parts = (select count(*) from measures_measure x where x.part_of = a.part_of and (x.ends is null or x.ends >= st.date))
                       left join roster_student s on s.code = st.student
                       left join measures_measure m on m.code = st.measure
                       left join scores_score c on c.student_id = s.id and c.measure_id = m.id and c.taken_on = st.date and c.superseded_by is null
@@ -42,6 +48,7 @@ class ScoreFiles implements DeclaresFiles {
             .problem("score", "score not between lowest and highest", "'The score is outside ' || lowest || ' to ' || highest || '.'")
             .problem("score", "score <> round(score::numeric, decimals)::double precision",
                     "case decimals when 0 then 'The score must be a whole number.' else 'The score has more than ' || decimals || ' decimals.' end")
+            .problem("score", "added is not null and score is not null and score <> added", "'The parts of ' || measure || ' add up to ' || added || ', not to ' || score || '.'")
             .problem("date", "date > " + TODAY, "'The date is in the future.'")
             .problem("date", "date < date '1990-01-01'", "'The date is too long ago; check the year.'")
             .problem("date", "date > ends and outcome <> 'unchanged'", "'The measure is given until ' || ends || '.'")
@@ -64,6 +71,7 @@ class ScoreFiles implements DeclaresFiles {
                     insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by)
                     select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), (select scope_person())
                       from accepted where outcome = 'new'""")
+            .apply("select scores_add_up(array_agg(student_id), array_agg(measure_id), array_agg(date)) from accepted where outcome <> 'unchanged'")
             .build();
 
     /** A row for each score, or a row for each student with a column for each measure or week. */

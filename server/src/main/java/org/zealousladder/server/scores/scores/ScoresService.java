@@ -150,10 +150,12 @@ public class ScoresService {
             throw Refusal.invalid("status", "There is nothing on record that could be withdrawn.");
         }
         requireOpen(measure, entry);
+        requireNoSum(measure, entry);
         requireLikely(measure, entry);
         Score there = store.current(entry.studentId(), entry.measureId(), entry.takenOn()).orElse(null);
         if (there != null && there.status() == ScoreStatus.WITHDRAWN) {
             replace(store.byId(there.id()).orElseThrow(), entry.because(null));
+            addUp(measure, entry);
             return;
         }
         if (there != null) {
@@ -163,6 +165,7 @@ public class ScoresService {
                             + " for that day. Correct that one instead; yours was not saved.");
         }
         store.insert(store.nextId(), entry, calendar.today(), Viewer.current().id());
+        addUp(measure, entry);
     }
 
     /** The one entry of a day that nothing has replaced. */
@@ -186,8 +189,23 @@ public class ScoresService {
         ScoreEntry now = new ScoreEntry(old.studentId(), old.measureId(), old.takenOn(), entry.value(), entry.status(), old.windowId(), entry.forms(),
                 entry.reason(), entry.sure());
         requireOpen(measure, now);
+        requireNoSum(measure, now);
         requireLikely(measure, now);
         replace(old, now);
+        addUp(measure, now);
+    }
+
+    private void addUp(Measure measure, ScoreEntry entry) {
+        if (!measure.whole()) {
+            store.addUp(entry.studentId(), entry.measureId(), entry.takenOn());
+        }
+    }
+
+    /** A sum is typed in its parts. */
+    private void requireNoSum(Measure measure, ScoreEntry entry) {
+        if (measure.addsUp() && store.partsKnown(entry.studentId(), entry.measureId(), entry.takenOn())) {
+            throw Refusal.conflict("The parts of " + measure.name() + " are on record for that day, and this is their sum. Correct the parts instead; nothing was saved.");
+        }
     }
 
     /** A closed window takes nothing, whatever page the score is typed on: neither on its days nor as a make-up for it. */

@@ -70,7 +70,7 @@ public class EntryService {
         }
         Screening screening = screenings.open(who, yearId, windowId, asOf);
         List<Integer> ids = screening.everyone().map(Enrolled::id).toList();
-        List<Integer> given = screening.measures().stream().map(Measure::id).toList();
+        List<Integer> given = screening.withParts().stream().map(Measure::id).toList();
         Map<StudentMeasure, Score> current = new HashMap<>();
         scores.screening(ids, given, List.of(screening.window()), screening.asOf())
                 .forEach(s -> current.put(new StudentMeasure(s.studentId(), s.measureId()), s));
@@ -82,7 +82,7 @@ public class EntryService {
         screening.expected().forEach(e -> rows.add(grid.row(e, e.enrolledFrom().isAfter(screening.window().starts()) ? came(e) : null)));
         screening.later().forEach(e -> rows.add(grid.row(e, came(e))));
         return new EntryView(screening.window(), closing.state(screening, screening.measures().stream().map(Measure::area).distinct().toList()),
-                screening.before().map(Window::name).orElse(null), screening.measures().stream().map(Measure::ref).toList(), rows);
+                screening.before().map(Window::name).orElse(null), screening.withParts().stream().map(Measure::ref).toList(), rows);
     }
 
     private static String came(Enrolled e) {
@@ -95,7 +95,7 @@ public class EntryService {
     private record Grid(Screening screening, Map<StudentMeasure, Score> current, Map<StudentMeasure, Score> before, Set<StudentArea> again) {
 
         EntryRow row(Enrolled e, @Nullable String note) {
-            return new EntryRow(e.ref(), note, screening.measures().stream().map(m -> {
+            return new EntryRow(e.ref(), note, screening.withParts().stream().map(m -> {
                 StudentMeasure key = new StudentMeasure(e.id(), m.id());
                 return entry(m, current.get(key), screening.given(e, m), before.get(key), again.contains(new StudentArea(e.id(), m.area())));
             }).toList());

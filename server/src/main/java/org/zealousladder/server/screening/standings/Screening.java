@@ -2,6 +2,7 @@ package org.zealousladder.server.screening.standings;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.windows.Window;
@@ -14,10 +15,11 @@ import org.zealousladder.server.school.roster.Enrolled;
  * @param left who was here at its beginning and left before its last day
  * @param later who came after its last day
  * @param measures what is given in this window: measures with cut scores for a grade among the students, or with any score
+ * @param withParts the same, each with its sub-scores after it
  * @param before the window before it, where there is one; the standings hold both
  */
 public record Screening(Window window, java.util.Optional<Window> before, LocalDate asOf, int schoolId, List<Enrolled> expected, List<Enrolled> left,
-        List<Enrolled> later, List<Measure> measures, Standings standings) {
+        List<Enrolled> later, List<Measure> measures, List<Measure> withParts, Standings standings) {
 
     public Stream<Enrolled> everyone() {
         return Stream.of(expected, left, later).flatMap(List::stream);
@@ -29,8 +31,11 @@ public record Screening(Window window, java.util.Optional<Window> before, LocalD
         return cells.get(cells.size() - 1);
     }
 
-    /** Whether the measure is one for the student's grade. */
+    /** Whether the measure is one for the student's grade; a sub-score goes with its whole. */
     public boolean given(Enrolled student, Measure measure) {
+        if (!measure.whole() && measures.stream().filter(w -> Objects.equals(measure.partOf(), w.id())).anyMatch(w -> given(student, w))) {
+            return true;
+        }
         return cell(student.id(), measure.id()).scored() || standings.ladders().of(measure.id(), window.id(), student.grade()).isPresent()
                 || standings.ladders().grades(measure.id(), window.id()).isEmpty();
     }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -64,10 +65,11 @@ public class ScreeningService {
         Standings standing = standings.of(all, known, two, asOf);
         Set<Integer> grades = all.stream().map(Enrolled::grade).collect(Collectors.toSet());
         // What has ended is owed by nobody; where it was given it is shown.
-        List<Measure> given = known.stream()
+        List<Measure> given = known.stream().filter(Measure::whole)
                 .filter(m -> m.givenOn(window.starts()) && standing.ladders().grades(m.id(), window.id()).stream().anyMatch(grades::contains)
                         || all.stream().anyMatch(s -> standing.of(s.id(), m.id()).get(two.size() - 1).scored()))
                 .toList();
-        return new Screening(window, before, asOf, school, expected, left, later, given, standing);
+        return new Screening(window, before, asOf, school, expected, left, later, given,
+                known.stream().filter(m -> given.stream().anyMatch(w -> w.id() == m.id() || Objects.equals(m.partOf(), w.id()) && m.givenOn(window.starts()))).toList(), standing);
     }
 }

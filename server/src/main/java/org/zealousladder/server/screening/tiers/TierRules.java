@@ -41,7 +41,7 @@ public class TierRules {
     /** The rule as it stands today, in the form in which it would be sent. */
     @Transactional(readOnly = true)
     public TierRuleForm now(int school, String area) {
-        List<Measure> ofArea = measures.measures().stream().filter(m -> m.area().equals(area)).toList();
+        List<Measure> ofArea = measures.measures().stream().filter(m -> m.whole() && m.area().equals(area)).toList();
         RuleInUse rule = inUse(school, area, ofArea, calendar.today());
         return new TierRuleForm(school, area, rule.rule(), sorted(rule.measures()));
     }
