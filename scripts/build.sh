@@ -27,9 +27,9 @@ build_web() {
 build() {
   mkdir -p "$STATE"
   build_web
-  if [ ! -f "$JAR" ] || [ "$STATE/built-web" -nt "$JAR" ] || newer_than "$JAR" "$ROOT"/pom.xml "$ROOT"/{core,demo,server,cli}/{pom.xml,src/main}; then
+  if [ ! -f "$JAR" ] || [ "$STATE/built-web" -nt "$JAR" ] || newer_than "$JAR" "$ROOT"/pom.xml "$ROOT"/{core,demo,standins,server,cli}/{pom.xml,src/main}; then
     say "Building the server (the first time this gets its packages) ..."
-    (cd "$ROOT" && mvn -B -q -DskipTests -pl core,demo,server,cli package >"$STATE/mvn.log" 2>&1) \
+    (cd "$ROOT" && mvn -B -q -DskipTests -pl core,demo,standins,server,cli package >"$STATE/mvn.log" 2>&1) \
       || { grep -E 'ERROR|BUILD' "$STATE/mvn.log" | head -40 >&2; die "The server could not be built; see $STATE/mvn.log."; }
   fi
   unpack

@@ -62,7 +62,7 @@ run_tests() {
   throwaway test
   say "Core, server, command and browser tests ..."
   cd "$ROOT"
-  mvn -B -ntp verify -P format-check -pl core,demo,server,cli,e2e "$@"
+  mvn -B -ntp verify -P format-check -pl core,demo,standins,server,cli,e2e "$@"
 }
 
 screenshots() {
@@ -70,7 +70,7 @@ screenshots() {
   need_chromium
   build
   throwaway shots
-  (cd "$ROOT" && mvn -B -q verify -pl core,demo,server,cli,e2e -Dtest=Screenshots -Dsurefire.failIfNoSpecifiedTests=false)
+  (cd "$ROOT" && mvn -B -q verify -pl core,demo,standins,server,cli,e2e -Dtest=Screenshots -Dsurefire.failIfNoSpecifiedTests=false)
   say "The pictures are in docs/screenshots."
 }
 

@@ -11,6 +11,11 @@ servers LADDER_SERVERS ^[1-9]$ a number of servers from 1 to 9
 replica LADDER_REPLICA ^(yes|no)$ yes or no
 proxy LADDER_PROXY ^.+$ a regular expression of addresses like 10\.0\.0\..*
 second-step LADDER_SECOND_STEP ^(no|administrators|coordinators|everyone)$ no, administrators, coordinators or everyone
+oidc-issuer LADDER_OIDC_ISSUER ^https?://.+$ the address of the sign-in of the school like https://sign-in.school.example
+oidc-client LADDER_OIDC_CLIENT ^.+$ the name by which that sign-in knows this program
+oidc-secret LADDER_OIDC_SECRET ^.+$ what that sign-in gave for this program to show
+oidc-name LADDER_OIDC_NAME ^.+$ what people call that sign-in
+oidc-address LADDER_OIDC_ADDRESS ^https?://.+$ the address of this program as browsers see it like https://ladder.school.example
 pace LADDER_PACE ^[1-9][0-9]{0,3}$ a whole number from 1 on
 memory LADDER_MEMORY ^[1-9][0-9]*[mg]$ a size like 1g or 768m
 backup-folder LADDER_BACKUP_FOLDER ^/.+$ the full path of a folder

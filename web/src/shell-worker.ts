@@ -11,7 +11,8 @@ cleanupOutdatedCaches();
 
 // There is one page behind every address. It is asked for anew as long as there is a network; its nonce is kept with its policy.
 registerRoute(
-  ({ request }) => request.mode === 'navigate',
+  // What the server itself answers, such as the way back from the school's sign-in, is no page of ours.
+  ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/api/'),
   new NetworkFirst({
     cacheName: 'page',
     networkTimeoutSeconds: 5,

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, lazy, Suspense, useEffect, useState } from 'react';
 import { api, data, onSignedOut, type SignedOut } from '../api/client';
 import type { Session } from '../api/types';
 import { outbox } from '../lib/outbox/outbox';
@@ -9,6 +9,8 @@ import { CodeField } from '../ui/CodeField';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { Complaint } from '../ui/States';
+
+const OtherWays = lazy(() => import('../features/school/people/OtherWays'));
 
 /** Signing in over the page, where the sign-in ran out: what is typed stays as it is, and goes on. */
 export function SignInAgain({ session }: { session: Session }) {
@@ -22,25 +24,29 @@ export function SignInAgain({ session }: { session: Session }) {
   const person = session.person;
   if (!person) return null;
 
+  /** @throws when the way in was refused, or nobody is signed in after it */
+  const again = async (way: () => Promise<unknown>) => {
+    const now = await outbox.whileSigningIn(async () => {
+      await way();
+      // The token for what is sent next goes with the new session.
+      return data(api.GET('/api/session'));
+    });
+    if (!now.person) throw new Error('Nobody is signed in yet.');
+    if (now.person.id !== person.id) {
+      window.location.reload();
+      return;
+    }
+    setWhy(undefined);
+    setPassword('');
+    step.answered(null);
+    outbox.hurry();
+    await queries.invalidateQueries();
+  };
   const signIn = async (body: { login: string; password?: string; code?: string }) => {
     setBusy(true);
     setError(null);
     try {
-      const now = await outbox.whileSigningIn(async () => {
-        const signedIn = await data(api.POST('/api/session', { body }));
-        // The token for what is sent next goes with the new session.
-        await api.GET('/api/session');
-        return signedIn;
-      });
-      if (now.person?.id !== person.id) {
-        window.location.reload();
-        return;
-      }
-      setWhy(undefined);
-      setPassword('');
-      step.answered(null);
-      outbox.hurry();
-      await queries.invalidateQueries();
+      await again(() => data(api.POST('/api/session', { body })));
     } catch (e) {
       setError(step.answered(e as Error));
     } finally {
@@ -86,6 +92,9 @@ export function SignInAgain({ session }: { session: Session }) {
           )}
           <Button onClick={() => window.location.assign('/')}>Leave this page</Button>
         </div>
+        <Suspense>
+          <OtherWays elsewhere={session.elsewhere} beside onSignedIn={() => again(async () => {})} />
+        </Suspense>
       </form>
     </Dialog>
   );

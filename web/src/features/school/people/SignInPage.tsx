@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, lazy, Suspense, useState } from 'react';
 import { api, data } from '../../../api/client';
 import type { Session } from '../../../api/types';
 import { longDay } from '../../../lib/format';
@@ -8,6 +8,8 @@ import { Button } from '../../../ui/Button';
 import { CodeField } from '../../../ui/CodeField';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
+
+const OtherWays = lazy(() => import('./OtherWays'));
 
 export function SignInPage({ session }: { session: Session }) {
   const queries = useQueryClient();
@@ -79,6 +81,11 @@ export function SignInPage({ session }: { session: Session }) {
               Sign in
             </Button>
           </div>
+          {!session.setupNeeded && (
+            <Suspense>
+              <OtherWays elsewhere={session.elsewhere} onSignedIn={() => queries.invalidateQueries()} />
+            </Suspense>
+          )}
           {session.setupNeeded && (
             <p className="text-soft text-[14px] m-0">
               Nobody has been set up yet. The one-time link for the first administrator stands where the server was

@@ -19,11 +19,11 @@ final class District {
     }
 
     void write() throws IOException {
-        sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
+        sheets.person("a.sandvik", "A. Sandvik", "administrator", "");
         for (int s = 1; s <= SCHOOLS; s++) {
             String school = "D%02d".formatted(s);
             sheets.row("schools", school, "District school " + s);
-            sheets.row("people", "coordinator." + s, "Coordinator " + s, "coordinator", school);
+            sheets.person("coordinator." + s, "Coordinator " + s, "coordinator", school);
             for (int g = 0; g < GRADES; g++) {
                 for (int k = 0; k < CLASSES_PER_GRADE; k++) {
                     writeClass(school, s, g, k);
@@ -34,7 +34,7 @@ final class District {
 
     private void writeClass(String school, int s, int g, int k) throws IOException {
         String teacher = "teacher.%d.%d.%d".formatted(s, g + 2, k + 1);
-        sheets.row("people", teacher, "Teacher " + s + " " + (g + 2) + (char) ('A' + k), "teacher", school);
+        sheets.person(teacher, "Teacher " + s + " " + (g + 2) + (char) ('A' + k), "teacher", school);
         String last = "%s-24-%d%c".formatted(school, g + 2, 'A' + k);
         String now = "%s-25-%d%c".formatted(school, g + 2, 'A' + k);
         String name = "Class " + (g + 2) + (char) ('A' + k);

@@ -30,7 +30,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("grouped", new String[] {"student", "grouping", "value", "from", "to"});
         HEADERS.put("people-at-home", new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when"});
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
-        HEADERS.put("people", new String[] {"login", "person", "role", "school"});
+        HEADERS.put("people", new String[] {"login", "person", "role", "school", "email"});
         HEADERS.put("teaches", new String[] {"login", "class"});
         HEADERS.put("caseloads", new String[] {"caseload_of", "student", "from", "to"});
         HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
@@ -55,6 +55,11 @@ final class Sheets implements AutoCloseable {
 
     Sheets(Path folder) {
         this.folder = folder;
+    }
+
+    /** With an address made of the sign-in name. */
+    void person(String login, String name, String role, String school) throws IOException {
+        row("people", login, name, role, school, login + "@skerrow.example");
     }
 
     void row(String sheet, @Nullable Object... cells) throws IOException {

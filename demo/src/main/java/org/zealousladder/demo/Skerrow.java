@@ -39,21 +39,21 @@ final class Skerrow {
         Passages.write(sheets);
         atHome.groupings();
         SubScores.measures(sheets);
-        sheets.row("people", "a.sandvik", "A. Sandvik", "administrator", "");
-        sheets.row("people", "m.tveit", "M. Tveit", "coordinator", SCHOOL);
+        sheets.person("a.sandvik", "A. Sandvik", "administrator", "");
+        sheets.person("m.tveit", "M. Tveit", "coordinator", SCHOOL);
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
         for (int g = 0; g < 3; g++) {
             for (int k = 0; k < 2; k++) {
                 String login = TEACHERS[g][k].toLowerCase(java.util.Locale.ROOT).replace(". ", ".");
-                sheets.row("people", login, TEACHERS[g][k], "teacher", SCHOOL);
+                sheets.person(login, TEACHERS[g][k], "teacher", SCHOOL);
                 for (String year : List.of(Calendar.LAST_YEAR, Calendar.THIS_YEAR)) {
                     sheets.row("classes", classCode(year, g, k), SCHOOL, year, CLASSES[g][k], g + 2);
                     sheets.row("teaches", login, classCode(year, g, k));
                 }
             }
         }
-        sheets.row("people", "i.mensah", "I. Mensah", "teacher", SCHOOL);
-        sheets.row("people", "s.rask", "S. Rask", "interventionist", SCHOOL);
+        sheets.person("i.mensah", "I. Mensah", "teacher", SCHOOL);
+        sheets.person("s.rask", "S. Rask", "interventionist", SCHOOL);
         for (int g = 0; g < 3; g++) {
             sheets.row("teaches", "i.mensah", classCode(Calendar.THIS_YEAR, g, 0));
         }

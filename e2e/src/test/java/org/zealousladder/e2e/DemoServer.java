@@ -84,6 +84,26 @@ final class DemoServer {
         }
     }
 
+    /**
+     * Another server over the same records, with settings of its own, for as long as the process of tests lasts.
+     *
+     * @return its address
+     */
+    String beside(Map<String, String> more) {
+        try {
+            int web = freePort();
+            Map<String, String> own = new HashMap<>(settings(DATABASE, web));
+            own.putAll(more);
+            own.replaceAll((name, value) -> value.replace("{port}", Integer.toString(web)));
+            Process server = start("serve", own);
+            Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
+            awaitAnswer("http://127.0.0.1:" + web, server);
+            return "http://127.0.0.1:" + web;
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Brings files in as the command line does, beside the running server. */
     void bringIn(Path... files) {
         try {
@@ -123,6 +143,10 @@ final class DemoServer {
 
     /** Until the server answers and its database does. */
     private void awaitAnswer(Process server) throws InterruptedException {
+        awaitAnswer(address, server);
+    }
+
+    private static void awaitAnswer(String address, Process server) throws InterruptedException {
         HttpClient client = HttpClient.newHttpClient();
         HttpRequest session = HttpRequest.newBuilder(URI.create(address + "/api/session")).timeout(Duration.ofSeconds(5)).build();
         for (int tries = 0; tries < 600; tries++) {

@@ -49,7 +49,7 @@ class RightsFilter extends OncePerRequestFilter {
                 context.setAuthentication(authentication(now, since));
             }
             SecurityContextHolder.setContext(context);
-            if (now != null && !open(request.getRequestURI()) && rights.wantsSecondStep(now)) {
+            if (now != null && !since.bothSteps() && !open(request.getRequestURI()) && rights.wantsSecondStep(now)) {
                 problems.write(response, new Refusal(HttpStatus.FORBIDDEN, "second-step-wanted", null,
                         "In your role a second step at sign-in is wanted. Set it up under your name, Your account; nothing else is open before."));
                 return;

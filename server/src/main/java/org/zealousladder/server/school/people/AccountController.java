@@ -24,14 +24,12 @@ import org.zealousladder.server.school.factor.SecondFactor;
 @ConditionalOnWebApplication
 class AccountController {
     private final AccountService accounts;
-    private final SigningIn signingIn;
     private final SessionKeeper sessions;
     private final SecondFactor factor;
 
-    AccountController(AccountService accounts, SigningIn signingIn, SessionKeeper sessions, SecondFactor factor) {
+    AccountController(AccountService accounts, SessionKeeper sessions, SecondFactor factor) {
         this.factor = factor;
         this.accounts = accounts;
-        this.signingIn = signingIn;
         this.sessions = sessions;
     }
 
@@ -57,16 +55,8 @@ class AccountController {
     @PutMapping("/api/account/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void password(@Valid @RequestBody NewPassword form, HttpServletRequest request) {
-        mustKnow(form.current(), request);
+        sessions.mustKnow(form.current(), request);
         accounts.changeOwnPassword(form.password(), here(request));
-    }
-
-    private void mustKnow(String current, HttpServletRequest request) {
-        try {
-            signingIn.known(Viewer.current().login(), current, sessions.place(request));
-        } catch (Refusal refusal) {
-            throw refusal.status() == HttpStatus.UNAUTHORIZED ? Refusal.invalid("current", "That is not your present password. Nothing was changed.") : refusal;
-        }
     }
 
     record FactorForm(@NotBlank(message = "give your present password") @Size(max = 200, message = "is too long") String current) {}
@@ -83,7 +73,7 @@ class AccountController {
     /** Begins to set up a second step at sign-in; it counts once a code of it has been typed. */
     @PostMapping("/api/account/factor")
     SecondFactor.Begun beginFactor(@Valid @RequestBody FactorForm form, HttpServletRequest request) {
-        mustKnow(form.current(), request);
+        sessions.mustKnow(form.current(), request);
         return factor.begin(Viewer.current().id(), Viewer.current().login());
     }
 
@@ -98,7 +88,7 @@ class AccountController {
     @PostMapping("/api/account/factor/removal")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void removeFactor(@Valid @RequestBody FactorRemoval form, HttpServletRequest request) {
-        mustKnow(form.current(), request);
+        sessions.mustKnow(form.current(), request);
         if (!factor.right(Viewer.current().id(), form.code())) {
             throw Refusal.invalid("code", "That code is not right, or has been used. Nothing was changed.");
         }

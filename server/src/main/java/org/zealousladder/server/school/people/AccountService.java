@@ -47,6 +47,7 @@ public class AccountService {
         int person = people.setPassword(login, hash).orElseThrow(() -> Refusal.notFound("There is no person with the sign-in name '" + login + "'."));
         signIn.endSessions(login.toLowerCase(Locale.ROOT), null);
         signIn.forgetDevices(person);
+        signIn.forgetOtherWays(person);
         audit.note(Note.of(Kind.RIGHTS, "password set at the machine").whom(person));
     }
 

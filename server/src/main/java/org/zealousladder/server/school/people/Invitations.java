@@ -98,7 +98,7 @@ public class Invitations {
     }
 
     /**
-     * Sets the password of whom the link is for. Their sessions end, and no device is known any more; a second step stays.
+     * Sets the password of whom the link is for. Their sessions end, and no device is known any more, and passkeys go; a second step stays.
      *
      * @throws Refusal 403 when the link does not count, 422 when the password cannot be one
      */
@@ -111,6 +111,7 @@ public class Invitations {
         people.setPassword(whom.login(), hash).orElseThrow(Invitations::gone);
         signIn.endSessions(whom.login(), null);
         signIn.forgetDevices(whom.id());
+        signIn.forgetOtherWays(whom.id());
         audit.note(whom.id(), Note.of(Kind.RIGHTS, "password set by a link").whom(whom.id()));
     }
 

@@ -20,9 +20,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.who.ElsewhereProperties;
 import org.zealousladder.server.platform.who.LadderProperties;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.platform.who.SignedIn;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** The session: who is signed in, signing in and out, and the first administrator. */
@@ -36,9 +38,11 @@ class SessionController {
     private final AccountService accounts;
     private final SessionKeeper sessions;
     private final Rights rights;
+    private final ElsewhereProperties elsewhere;
 
     SessionController(PeopleService people, SchoolCalendar calendar, LadderProperties properties, SigningIn signingIn, AccountService accounts,
-            SessionKeeper sessions, Rights rights) {
+            SessionKeeper sessions, Rights rights, ElsewhereProperties elsewhere) {
+        this.elsewhere = elsewhere;
         this.rights = rights;
         this.people = people;
         this.calendar = calendar;
@@ -48,10 +52,13 @@ class SessionController {
         this.sessions = sessions;
     }
 
-    /** @param secondStepWanted whether nothing else is open to the person before a second step is set up */
+    /**
+     * @param elsewhere what the school's own sign-in is called, where there is one
+     * @param secondStepWanted whether nothing else is open to the person before a second step is set up
+     */
     record SessionView(LocalDate today, boolean demo, @Nullable PersonView person, List<SamplePerson> samplePeople,
             boolean setupNeeded,
-            boolean secondStepWanted) {}
+            boolean secondStepWanted, @Nullable String elsewhere) {}
 
     record PersonView(int id, String login, String name, Viewer.Role role) {}
 
@@ -77,11 +84,11 @@ class SessionController {
             throw Refusal.invalid("password", "Give your password.");
         }
         if (sample) {
-            sessions.begin(people.sample(form.login()), false, request, response);
+            sessions.begin(people.sample(form.login()), false, false, request, response);
         } else {
             SigningIn.Place from = sessions.place(request);
             Viewer viewer = signingIn.signIn(form.login().strip(), requireNonNull(form.password()), form.code(), from);
-            sessions.begin(viewer, accounts.endsWhenIdle(viewer.id()), request, response);
+            sessions.begin(viewer, accounts.endsWhenIdle(viewer.id()), false, request, response);
             signingIn.learn(from.device() == null ? sessions.mark(response) : from.device(), viewer.id());
         }
         return view();
@@ -104,6 +111,6 @@ class SessionController {
         List<SamplePerson> samples = properties.demo() ? people.samples() : List.of();
         return new SessionView(calendar.today(), properties.demo(),
                 viewer == null ? null : new PersonView(viewer.id(), viewer.login(), viewer.name(), viewer.role()), samples,
-                viewer == null && people.nobodyYet(), viewer != null && rights.wantsSecondStep(viewer));
+                viewer == null && people.nobodyYet(), viewer != null && !SignedIn.withBothSteps() && rights.wantsSecondStep(viewer), elsewhere.on() ? elsewhere.name() : null);
     }
 }

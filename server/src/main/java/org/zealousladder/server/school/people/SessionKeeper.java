@@ -13,6 +13,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
@@ -22,6 +23,7 @@ import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Cookies;
 import org.zealousladder.server.platform.who.SignedIn;
 import org.zealousladder.server.platform.who.Viewer;
@@ -30,7 +32,7 @@ import org.zealousladder.server.school.people.SigningIn.Place;
 /** Begins and ends sessions, knows a person's others, and marks a browser as one of theirs. */
 @Component
 @ConditionalOnWebApplication
-class SessionKeeper {
+public class SessionKeeper {
     static final Duration IDLE = Duration.ofMinutes(30);
     private static final String DEVICE = "LADDER_DEVICE";
     private static final String ADDRESS = "ladder.address";
@@ -42,8 +44,13 @@ class SessionKeeper {
     private final Clock clock;
     private final Cookies cookies;
 
+    private final SigningIn signingIn;
+    private final AccountService accounts;
+
     SessionKeeper(SecurityContextRepository contexts, CsrfTokenRepository tokens, FindByIndexNameSessionRepository<? extends Session> sessions, Clock clock,
-            Cookies cookies) {
+            Cookies cookies, SigningIn signingIn, AccountService accounts) {
+        this.signingIn = signingIn;
+        this.accounts = accounts;
         this.contexts = contexts;
         this.tokens = tokens;
         this.sessions = sessions;
@@ -59,7 +66,7 @@ class SessionKeeper {
     }
 
     /** A session of the person's own, under an id that nobody has seen before. */
-    void begin(Viewer viewer, boolean endsWhenIdle, HttpServletRequest request, HttpServletResponse response) {
+    void begin(Viewer viewer, boolean endsWhenIdle, boolean bothSteps, HttpServletRequest request, HttpServletResponse response) {
         HttpSession before = request.getSession(false);
         if (before != null) {
             before.invalidate();
@@ -70,13 +77,31 @@ class SessionKeeper {
         idle(session, endsWhenIdle);
         UsernamePasswordAuthenticationToken token = UsernamePasswordAuthenticationToken.authenticated(viewer, null,
                 List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role())));
-        token.setDetails(new SignedIn(clock.instant()));
+        token.setDetails(new SignedIn(clock.instant(), bothSteps));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(token);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         // Whoever knew the token of before knows nothing of this session.
         tokens.saveToken(tokens.generateToken(request), request, response);
+    }
+
+    /** A session of somebody who has shown who they are by another way than the password, which is both steps in one. */
+    public void admit(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
+        begin(viewer, accounts.endsWhenIdle(viewer.id()), true, request, response);
+    }
+
+    /**
+     * For what only the person themselves may do, not whoever sits at their desk. A wrong password counts as a try to sign in.
+     *
+     * @throws Refusal 422 for a wrong one
+     */
+    public void mustKnow(String current, HttpServletRequest request) {
+        try {
+            signingIn.known(Viewer.current().login(), current, place(request));
+        } catch (Refusal refusal) {
+            throw refusal.status() == HttpStatus.UNAUTHORIZED ? Refusal.invalid("current", "That is not your present password. Nothing was changed.") : refusal;
+        }
     }
 
     static void idle(HttpSession session, boolean endsWhenIdle) {

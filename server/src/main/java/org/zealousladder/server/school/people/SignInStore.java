@@ -80,6 +80,12 @@ class SignInStore {
                 .param("hash", tokenHash).param("person", person).update();
     }
 
+    /** Every other way in: for whoever sets a password because somebody else may know a way. */
+    void forgetOtherWays(int person) {
+        db.sql("delete from people_passkey where person_id = :person").param("person", person).update();
+        db.sql("delete from people_elsewhere where person_id = :person").param("person", person).update();
+    }
+
     void forgetDevices(int person) {
         db.sql("delete from people_device where person_id = :person").param("person", person).update();
     }

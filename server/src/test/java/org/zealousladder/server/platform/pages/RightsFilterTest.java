@@ -44,7 +44,7 @@ class RightsFilterTest {
 
     private @Nullable Viewer through(String path, Duration sinceSignIn) throws Exception {
         UsernamePasswordAuthenticationToken kept = UsernamePasswordAuthenticationToken.authenticated(THEN, null, List.of());
-        kept.setDetails(new SignedIn(Instant.now().minus(sinceSignIn)));
+        kept.setDetails(new SignedIn(Instant.now().minus(sinceSignIn), false));
         SecurityContextHolder.getContext().setAuthentication(kept);
         MockHttpServletRequest request = new MockHttpServletRequest("GET", path);
         request.setSession(session);
