@@ -3937,6 +3937,8 @@ export interface components {
             /** Format: date */
             ends: string;
             name?: string;
+            /** Format: int32 */
+            school?: number;
             /** Format: date */
             starts: string;
         };
@@ -4705,6 +4707,8 @@ export interface components {
             /** Format: int32 */
             id: number;
             name: string;
+            /** Format: int32 */
+            schoolId?: number;
             /** Format: date */
             starts: string;
         };

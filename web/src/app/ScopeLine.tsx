@@ -45,10 +45,15 @@ export function ScopeLine({ state }: { state: ScopeState }) {
                   choices.classes.find((c) => c.yearId === y.id && (!now || c.name === now.name)) ??
                   choices.classes.find((c) => c.yearId === y.id);
                 const asOf = [choices.today, y.ends].sort()[0];
+                // A year can be one school's own.
+                const school = /^(school|grade)/.test(scope.who) && Number(scope.who.split('-').at(-1));
+                const there = choices.classes.filter((c) => c.yearId === y.id);
+                const other = school && there.length > 0 && !there.some((c) => c.schoolId === school);
                 change({
                   year: y.id,
                   asOf,
                   ...(/^(class|group)/.test(scope.who) && same ? { who: `class-${same.id}` } : {}),
+                  ...(other ? { who: `school-${there[0]?.schoolId}` } : {}),
                 });
                 close();
               }}

@@ -3,6 +3,7 @@ import { api, data, type Problem } from '../../../api/client';
 import type { NewMeasure, StartView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { DayField } from '../../../ui/DayField';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
@@ -15,7 +16,8 @@ export function School({ view }: { view: StartView }) {
   const [starts, setStarts] = useState('');
   const [ends, setEnds] = useState('');
   const school = useAdd((body: { name: string }) => data(api.POST('/api/schools', { body })));
-  const year = useAdd((body: { starts: string; ends: string }) => data(api.POST('/api/years', { body })));
+  const [of, setOf] = useState('all');
+  const year = useAdd((body: { starts: string; ends: string; school?: number }) => data(api.POST('/api/years', { body })));
   const wrong = (problem: Problem | null, field: string) => (problem?.field === field ? problem.message : undefined);
   const first = view.schools.length === 0;
   const addSchool = (e: FormEvent) => {
@@ -25,7 +27,7 @@ export function School({ view }: { view: StartView }) {
   const addYear = (e: FormEvent) => {
     e.preventDefault();
     year.mutate(
-      { starts, ends },
+      { starts, ends, school: of === 'all' ? undefined : Number(of) },
       {
         onSuccess: () => {
           setStarts('');
@@ -52,6 +54,15 @@ export function School({ view }: { view: StartView }) {
             <DayField required value={ends} onChange={setEnds} />
           </Field>
         </div>
+        {view.schools.length > 1 && (
+          <Field label="It is the year of" hint="A school whose year lies otherwise has one of its own.">
+            <Choice
+              value={of}
+              options={{ all: 'every school', ...Object.fromEntries(view.schools.map((s) => [String(s.id), s.name])) }}
+              onChange={setOf}
+            />
+          </Field>
+        )}
         {!['starts', 'ends'].includes(year.error?.field ?? '') && <Complaint error={year.error} />}
         <FormButtons verb="Add the year" disabled={year.isPending || !starts || !ends} />
       </form>

@@ -42,7 +42,7 @@ export function Passkeys() {
         Passkeys
       </h3>
       <p className="m-0 text-soft text-[14px]">
-        Then this device lets you in with its fingerprint, face or number instead of your password.
+        Then this device lets you in with its fingerprint, face or PIN instead of your password.
         {!canHavePasskeys() && ' At this address, or with this browser, none can be made.'}
       </p>
       <ul className="list-none m-0 p-0 mt-1">

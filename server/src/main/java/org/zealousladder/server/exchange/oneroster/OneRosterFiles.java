@@ -66,7 +66,7 @@ class OneRosterFiles implements DeclaresFiles {
             columns(required("title"), required("type"), Column.of("startDate", DATE), Column.of("endDate", DATE), text("parentSourcedId"),
                     Column.of("schoolYear", WHOLE)),
             "sourcedId", "title", "type", "startDate", "endDate")
-            .part("years", List.of(), "select min(row_no) as row_no, name as year, min(starts) as starts, max(ends) as ends from or_year group by name")
+            .part("years", List.of(), "select min(r.row_no) as row_no, r.name as year, min(r.starts) as starts, max(r.ends) as ends, (select s.code from roster_year y join roster_school s on s.id = y.school_id where y.name = r.name) as school from or_year r group by r.name")
             .part("identifiers", List.of(), identifiers("'year'", "r.year", "or_session")).build();
 
     private static final Subject COURSES = file("courses", columns(required("title"), text("grades")), "sourcedId", "title", "courseCode", "orgSourcedId")

@@ -39,13 +39,13 @@ public class WindowEditor {
             throw Refusal.invalid("starts", "The school year " + year.name() + " runs from " + Words.day(year.starts()) + " to " + Words.day(year.ends())
                     + "; the window must lie within it. Nothing was saved.");
         }
-        List<Window> others = windows.windows().stream().filter(w -> form.id() == null || w.id() != form.id()).toList();
+        List<Window> others = windows.windows().stream().filter(w -> w.yearId() == form.yearId() && (form.id() == null || w.id() != form.id())).toList();
         others.stream().filter(w -> !w.starts().isAfter(form.ends()) && !w.ends().isBefore(form.starts())).findFirst().ifPresent(w -> {
             throw Refusal.invalid("starts",
                     "It would overlap " + w.name() + ", " + Words.day(w.starts()) + " to " + Words.day(w.ends()) + ". Nothing was saved.");
         });
         String name = form.name().strip();
-        if (others.stream().anyMatch(w -> w.yearId() == form.yearId() && w.name().equalsIgnoreCase(name))) {
+        if (others.stream().anyMatch(w -> w.name().equalsIgnoreCase(name))) {
             throw Refusal.invalid("name", "This year has a window called " + name + " already. Nothing was saved.");
         }
         if (form.id() == null) {

@@ -30,11 +30,11 @@ class WindowFiles implements DeclaresFiles {
             .problem("\"window\"", "like_name is not null", "'This year has a window called ''' || like_name || ''' already; write it the same way.'")
             .problem("\"window\"", "length(\"window\") > 40", "'A name has at most 40 letters.'")
             .problem("opens", """
-                    exists (select from measures_window o where o.id is distinct from j.id
+                    exists (select from measures_window o where o.id is distinct from j.id and o.year_id = j.year_id
                        and not exists (select from joined k where k.id = o.id)
                        and daterange(o.starts, o.ends, '[]') && j.span)""", "'The window overlaps another one.'")
             .problem("opens", """
-                    exists (select from joined k where k.row_no < j.row_no and (k.year, k."window") <> (j.year, j."window")
+                    exists (select from joined k where k.row_no < j.row_no and k.year = j.year and k."window" <> j."window"
                        and k.span && j.span)""",
                     "'The window overlaps another one of this file.'")
             .key("year, \"window\"").payload("%s.opens, %s.closes")

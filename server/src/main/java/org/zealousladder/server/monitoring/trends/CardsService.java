@@ -135,8 +135,9 @@ public class CardsService {
         }
     }
 
+    /** @param students at least one, all of one school */
     Trial trial(List<Enrolled> students, Measure measure, LocalDate asOf) {
-        SchoolYear year = roster.yearOf(asOf);
+        SchoolYear year = roster.yearOf(asOf, students.get(0).schoolId());
         List<Integer> ids = ids(students);
         Map<Integer, List<Score>> series = by(scores.of(ids, List.of(measure.id()), year.starts(), asOf), Score::studentId);
         Map<Integer, Goal> known = goals.knownOn(ids, measure.id(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));

@@ -56,7 +56,7 @@ public class GoalAdviser {
         List<Benchmark> ahead = benchmarks(student.schoolId(), student.grade(), measureId, asOf);
         GoalOptions.NormsUsed used = table(student, measureId, asOf)
                 .map(t -> new GoalOptions.NormsUsed(t.name(), t.points().get(0).percentile(), t.points().get(t.points().size() - 1).percentile())).orElse(null);
-        return new GoalOptions(median(card).orElse(null), scored(card), ahead, used, own(card), roster.yearOf(asOf).ends());
+        return new GoalOptions(median(card).orElse(null), scored(card), ahead, used, own(card), roster.yearOf(asOf, student.schoolId()).ends());
     }
 
     GoalAdvice advise(int studentId, int measureId, GoalReckoner.Draft draft, LocalDate asOf) {
@@ -91,7 +91,7 @@ public class GoalAdviser {
                     : advice(draft, from, new GoalReckoner(measure, tables.get(e.grade())), card, trial, of(ahead, e.grade(), draft)));
         }).toList();
         return new JointGoals(rows, ahead.stream().map(b -> b.benchmark().joint()).distinct().toList(),
-                tables.values().stream().map(GrowthTable::name).distinct().toList(), roster.yearOf(asOf).ends());
+                tables.values().stream().map(GrowthTable::name).distinct().toList(), roster.yearOf(asOf, school).ends());
     }
 
     private static GoalAdvice advice(JointDraft draft, @Nullable StartPoint from, GoalReckoner reckoner, TrendCard card, CardsService.Trial trial,
@@ -163,7 +163,7 @@ public class GoalAdviser {
 
     /** Where bands begin in windows that are not over, the highest band of a window first. */
     private List<GradeBenchmark> benchmarks(int school, List<Integer> grades, int measureId, LocalDate asOf) {
-        List<Window> ahead = allWindows.windows(asOf).stream().filter(w -> w.ends().isAfter(asOf)).sorted(Comparator.comparing(Window::starts)).toList();
+        List<Window> ahead = allWindows.of(school, asOf).stream().filter(w -> w.ends().isAfter(asOf)).sorted(Comparator.comparing(Window::starts)).toList();
         var ladders = allLadders.ladders(ahead, asOf, allLadders.defaultSet(school, asOf));
         return ahead.stream().flatMap(w -> grades.stream().flatMap(g -> ladders.of(measureId, w.id(), g).stream()
                 .flatMap(l -> bands(w, l, asOf).stream().map(b -> new GradeBenchmark(g, b))))).toList();

@@ -72,7 +72,7 @@ public class DeskService {
         LocalDate asOf = year.clamp(asked);
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> windows = allWindows.seasons(asOf, 2);
+        List<Window> windows = allWindows.seasons(roster.school(who), asOf, 2);
         List<Progress> all = trends.progress(students, byId, trends.ground(students, asOf), year, asOf);
         Standings standings = standing.of(students, byId.values(), windows, asOf);
 

@@ -67,8 +67,8 @@ class NextYearService {
         List<SchoolRef> schools = editor.schools();
         int school = schools.stream().map(SchoolRef::id).filter(id -> asked == null || id.equals(asked)).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no school yet. Begin under Start."));
-        SchoolYear year = ending();
-        NextYear next = next(year);
+        SchoolYear year = ending(school);
+        NextYear next = next(year, school);
         List<ClassRow> classes = store.classes(school, year.id());
         int highest = classes.stream().mapToInt(ClassRow::grade).max().orElse(HIGHEST_GRADE);
         boolean made = next.id() != null && !store.classes(school, next.id()).isEmpty();
@@ -86,16 +86,16 @@ class NextYearService {
     }
 
     /** The year that runs, or the last that has ended. */
-    private SchoolYear ending() {
-        List<SchoolYear> years = roster.years();
+    private SchoolYear ending(int school) {
+        List<SchoolYear> years = roster.years(school);
         if (years.isEmpty()) {
             throw Refusal.notFound("There is no school year yet. Begin under Start.");
         }
-        return roster.yearOf(calendar.today());
+        return roster.yearOf(calendar.today(), school);
     }
 
-    private NextYear next(SchoolYear year) {
-        return roster.years().stream().filter(y -> y.starts().isAfter(year.ends())).reduce((a, b) -> b)
+    private NextYear next(SchoolYear year, int school) {
+        return roster.years(school).stream().filter(y -> y.starts().isAfter(year.ends())).reduce((a, b) -> b)
                 .map(y -> new NextYear(y.id(), y.name(), y.starts(), y.ends()))
                 .orElseGet(() -> {
                     LocalDate starts = year.starts().plusWeeks(WEEKS);
@@ -124,7 +124,7 @@ class NextYearService {
     NextYearController.YearMade make(NextYearForm form) {
         Viewer.administrator("The turn of the year is an administrator's. Nothing was saved.");
         SchoolYear year = roster.year(form.year());
-        NextYear there = next(year);
+        NextYear there = next(year, form.school());
         String school = editor.schools().stream().filter(s -> s.id() == form.school()).map(SchoolRef::name).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no such school. Nothing was saved."));
         if (there.id() != null && !store.classes(form.school(), there.id()).isEmpty()) {
@@ -136,7 +136,7 @@ class NextYearService {
         Map<Integer, ClassRow> before = store.classes(form.school(), year.id()).stream().collect(Collectors.toMap(ClassRow::id, Function.identity()));
         check(form, before);
         undoing.begin(Undoing.Kind.NEXT_YEAR, form.name() + ", " + school);
-        int next = there.id() != null ? there.id() : editor.addYear(form.name(), form.starts(), form.ends());
+        int next = there.id() != null ? there.id() : editor.addYear(form.name(), form.starts(), form.ends(), year.schoolId());
         LocalDate begins = there.id() != null ? there.starts() : form.starts();
         Map<Integer, Integer> into = addClasses(form, next, there.id() != null ? there.name() : form.name());
         List<StudentNow> students = store.students(form.school(), year.id(), on(year));

@@ -76,11 +76,11 @@ public class StudentsService {
     public StudentPage page(int studentId, LocalDate asOf) {
         List<Enrolled> history = roster.history(studentId, asOf);
         Enrolled now = roster.enrolled(studentId, asOf);
-        SchoolYear year = roster.yearOf(asOf);
+        SchoolYear year = roster.yearOf(asOf, now.schoolId());
         Map<Integer, Measure> byId = measures.byId(asOf);
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
-        List<Window> windows = allWindows.seasons(asOf, SEASONS);
+        List<Window> windows = allWindows.seasons(now.schoolId(), asOf, SEASONS);
         Standings standings = standing.of(List.of(now), byId.values(), windows, asOf, all);
         List<Decision> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);

@@ -46,6 +46,7 @@ public class ClassEditor {
         if (!store.schoolThere(school)) {
             throw Refusal.notFound("There is no such school. Nothing was saved.");
         }
+        roster.requireYear(school, yearId);
         undoing.begin(Undoing.Kind.CLASSES, plain);
         try {
             int id = store.add(Slug.unused(year.name() + "-" + plain, store.codes()), school, yearId, plain, grade);

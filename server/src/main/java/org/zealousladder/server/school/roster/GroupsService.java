@@ -46,6 +46,7 @@ public class GroupsService {
     public int add(int school, int year, String name, @Nullable String subject, List<Integer> students, List<Integer> teachers) {
         requireSchool(school);
         SchoolYear of = roster.year(year);
+        roster.requireYear(school, year);
         roster.requireStudents(java.util.Set.copyOf(students));
         String plain = name.strip();
         LocalDate from = from(of);

@@ -25,21 +25,23 @@ class RosterFiles implements DeclaresFiles {
             .build();
 
     static final FileKind YEARS = FileKind.named("years", "school years")
-            .columns(Column.of("year", TEXT), Column.of("starts", DATE), Column.of("ends", DATE))
+            .columns(Column.of("year", TEXT), Column.of("starts", DATE), Column.of("ends", DATE), Column.optional("school", TEXT))
             .joined("""
-                    select st.*, case when st.ends > st.starts then daterange(st.starts, st.ends, '[]') end as span,
+                    select st.*, s.id as school_id, y.school_id as school_now, case when st.ends > st.starts then daterange(st.starts, st.ends, '[]') end as span,
                            y.id, case when y.id is null then 'new' when y.starts = st.starts and y.ends = st.ends then 'unchanged'
                            else 'changed' end as outcome
-                      from stage st left join roster_year y on y.name = st.year""")
+                      from stage st left join roster_year y on y.name = st.year left join roster_school s on s.code = st.school""")
+            .unknown("school", "school_id", "school")
+            .problem("school", "id is not null and school_id is distinct from school_now", "'The year is on record as another school''s, or as every school''s; give it another name.'")
             .problem("ends", "ends <= starts", "'The last day must be after the first.'")
             .problem("starts", """
-                    exists (select from roster_year o where o.name <> j.year and daterange(o.starts, o.ends, '[]') && j.span
+                    exists (select from roster_year o where o.name <> j.year and o.school_id is not distinct from j.school_id and daterange(o.starts, o.ends, '[]') && j.span
                        and not exists (select from joined k where k.id = o.id))
-                    or exists (select from joined k where k.row_no < j.row_no and k.year <> j.year and k.span && j.span)""",
+                    or exists (select from joined k where k.row_no < j.row_no and k.year <> j.year and k.school_id is not distinct from j.school_id and k.span && j.span)""",
                     "'The year overlaps another one.'")
-            .key("year").payload("%s.starts, %s.ends")
+            .key("year").payload("%s.starts, %s.ends, %s.school_id")
             .apply("update roster_year y set starts = a.starts, ends = a.ends from accepted a where a.outcome = 'changed' and y.id = a.id")
-            .apply("insert into roster_year (name, starts, ends) select year, starts, ends from accepted where outcome = 'new' order by starts")
+            .apply("insert into roster_year (name, starts, ends, school_id) select year, starts, ends, school_id from accepted where outcome = 'new' order by starts")
             .build();
 
     static final FileKind CLASSES = FileKind.named("classes", "classes")
@@ -54,6 +56,7 @@ class RosterFiles implements DeclaresFiles {
                       left join roster_school s on s.code = st.school left join roster_year y on y.name = st.year""")
             .unknown("school", "school_id", "school")
             .unknown("year", "year_id", "school year")
+            .problem("year", "exists (select from roster_year y where y.id = year_id and y.school_id <> j.school_id)", "'The year ' || year || ' is another school''s.'")
             .problem("grade", "grade is null", "'The list does not tell the grade of the class ' || name || '. Give a column with it.'")
             .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
             .key("class").payload("%s.school_id, %s.year_id, %s.name, %s.grade")

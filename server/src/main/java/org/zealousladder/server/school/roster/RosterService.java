@@ -51,9 +51,24 @@ public class RosterService {
                 .orElseThrow(() -> Refusal.notFound("There is no such school year."));
     }
 
-    /** The year that holds {@code day}, or the last one begun before it. */
-    public SchoolYear yearOf(LocalDate day) {
-        List<SchoolYear> years = store.years();
+    /** The years of a school, the newest first: its own, and those of every school in whose time it has none. */
+    public List<SchoolYear> years(int school) {
+        List<SchoolYear> all = store.years();
+        List<SchoolYear> own = all.stream().filter(y -> y.schoolId() != null && y.schoolId() == school).toList();
+        return all.stream().filter(y -> own.contains(y)
+                || y.schoolId() == null && own.stream().noneMatch(o -> !o.starts().isAfter(y.ends()) && !o.ends().isBefore(y.starts()))).toList();
+    }
+
+    /** @throws Refusal 422 when the year is not one of the school's */
+    void requireYear(int school, int yearId) {
+        if (years(school).stream().noneMatch(y -> y.id() == yearId)) {
+            throw Refusal.invalid("year", year(yearId).name() + " is not a year of that school. Choose another. Nothing was saved.");
+        }
+    }
+
+    /** The year of a school that holds {@code day}, or the last one begun before it. */
+    public SchoolYear yearOf(LocalDate day, int school) {
+        List<SchoolYear> years = years(school);
         return years.stream().filter(y -> !y.starts().isAfter(day)).findFirst().orElse(years.get(years.size() - 1));
     }
 

@@ -1,8 +1,10 @@
 package org.zealousladder.server.school.roster;
 
+import java.sql.Types;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -41,7 +43,7 @@ class RosterStore {
     }
 
     List<SchoolYear> years() {
-        return db.sql("select id, name, starts, ends from roster_year order by starts desc").query(SchoolYear.class).list();
+        return db.sql("select id, name, starts, ends, school_id from roster_year order by starts desc, id").query(SchoolYear.class).list();
     }
 
     List<SchoolEditor.SchoolRef> schools() {
@@ -53,8 +55,9 @@ class RosterStore {
                 .single();
     }
 
-    int addYear(String name, LocalDate starts, LocalDate ends) {
-        return db.sql("insert into roster_year (name, starts, ends) values (:name, :starts, :ends) returning id").param("name", name).param("starts", starts)
+    int addYear(String name, LocalDate starts, LocalDate ends, @Nullable Integer school) {
+        return db.sql("insert into roster_year (name, starts, ends, school_id) values (:name, :starts, :ends, :school) returning id").param("school", school, Types.INTEGER)
+                .param("name", name).param("starts", starts)
                 .param("ends", ends).query(Integer.class).single();
     }
 

@@ -21,9 +21,9 @@ class SchoolController {
 
     record NewSchool(@NotBlank(message = "give the name") @Size(max = 100, message = "is too long") String name) {}
 
-    /** @param name absent: made of its days */
+    /** @param name absent: made of its days; @param school absent: every school's */
     record NewYear(@Nullable @Size(max = 40, message = "is too long") String name, @NotNull(message = "give the first day") LocalDate starts,
-            @NotNull(message = "give the last day") LocalDate ends) {}
+            @NotNull(message = "give the last day") LocalDate ends, @Nullable Integer school) {}
 
     record Made(int id) {}
 
@@ -34,6 +34,6 @@ class SchoolController {
 
     @PostMapping("/api/years")
     Made year(@Valid @RequestBody NewYear form) {
-        return new Made(editor.addYear(form.name(), form.starts(), form.ends()));
+        return new Made(editor.addYear(form.name(), form.starts(), form.ends(), form.school()));
     }
 }

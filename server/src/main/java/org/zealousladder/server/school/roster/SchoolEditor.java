@@ -3,6 +3,7 @@ package org.zealousladder.server.school.roster;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,8 +43,13 @@ public class SchoolEditor {
         return store.addSchool(Slug.unused(plain, all.stream().map(SchoolRef::code).toList()), plain);
     }
 
-    /** @param name null: made of its days, like 2025-26 */
-    public int addYear(@Nullable String name, LocalDate starts, LocalDate ends) {
+    /**
+     * A year of every school, or one of a single school's own where its days lie otherwise.
+     *
+     * @param name null: made of its days, like 2025-26
+     * @param school null: every school's
+     */
+    public int addYear(@Nullable String name, LocalDate starts, LocalDate ends, @Nullable Integer school) {
         administrator("School years");
         long days = ChronoUnit.DAYS.between(starts, ends);
         if (days < SHORTEST_YEAR) {
@@ -52,14 +58,16 @@ public class SchoolEditor {
         if (days > LONGEST_YEAR) {
             throw Refusal.invalid("ends", "A school year is shorter than that; check its days.");
         }
-        store.years().stream().filter(y -> !y.starts().isAfter(ends) && !y.ends().isBefore(starts)).findFirst().ifPresent(y -> {
+        store.years().stream().filter(y -> Objects.equals(y.schoolId(), school) && !y.starts().isAfter(ends) && !y.ends().isBefore(starts)).findFirst().ifPresent(y -> {
             throw Refusal.invalid("starts", "It would overlap " + y.name() + ", " + Words.day(y.starts()) + " to " + Words.day(y.ends()) + ".");
         });
-        String called = name == null || name.isBlank() ? called(starts, ends) : name.strip();
+        String at = school == null ? "" : " " + store.schools().stream().filter(s -> s.id() == school).map(SchoolRef::name).findFirst()
+                .orElseThrow(() -> Refusal.notFound("There is no such school."));
+        String called = name == null || name.isBlank() ? called(starts, ends) + at : name.strip();
         if (store.years().stream().anyMatch(y -> y.name().equalsIgnoreCase(called))) {
             throw Refusal.invalid("name", "There is a school year called " + called + " already.");
         }
-        return store.addYear(called, starts, ends);
+        return store.addYear(called, starts, ends, school);
     }
 
     /** 2025-26, or 2026 for a year within one of the calendar. */

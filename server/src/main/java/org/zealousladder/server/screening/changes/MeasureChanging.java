@@ -72,6 +72,7 @@ class MeasureChanging implements Changing {
 
     @Override
     public Reach reach(SetupChange change) {
-        return new Reach(reaches.schools(reaches.thisYear()), reaches.begun());
+        List<Integer> schools = reaches.schools();
+        return new Reach(schools, reaches.begun(schools));
     }
 }

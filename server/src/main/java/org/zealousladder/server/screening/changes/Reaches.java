@@ -1,6 +1,8 @@
 package org.zealousladder.server.screening.changes;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowsService;
@@ -26,13 +28,18 @@ class Reaches {
         return roster.classes().stream().filter(c -> c.yearId() == yearId).map(ClassRef::schoolId).distinct().toList();
     }
 
-    int thisYear() {
-        return roster.yearOf(calendar.today()).id();
+    /** The schools that the viewer sees this year, whenever that is for each. */
+    List<Integer> schools() {
+        return roster.classes().stream().map(ClassRef::schoolId).distinct().filter(s -> schools(thisYear(s)).contains(s)).toList();
     }
 
-    /** This year's windows that have begun, the earliest first. */
-    List<Window> begun() {
-        int year = thisYear();
-        return allWindows.windows().stream().filter(w -> w.yearId() == year && !w.starts().isAfter(calendar.today())).toList();
+    private int thisYear(int school) {
+        return roster.yearOf(calendar.today(), school).id();
+    }
+
+    /** This year's windows of the schools that have begun, the earliest first. */
+    List<Window> begun(List<Integer> schools) {
+        Set<Integer> years = schools.stream().map(this::thisYear).collect(Collectors.toSet());
+        return allWindows.windows().stream().filter(w -> years.contains(w.yearId()) && !w.starts().isAfter(calendar.today())).toList();
     }
 }

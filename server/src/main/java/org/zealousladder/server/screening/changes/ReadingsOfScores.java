@@ -5,6 +5,8 @@ import static java.util.Objects.requireNonNull;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.measures.measures.Measure;
@@ -12,6 +14,8 @@ import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.changes.Changing.Reach;
@@ -26,8 +30,10 @@ class ReadingsOfScores {
     private final ScreeningService screenings;
     private final TiersService tiers;
     private final SchoolCalendar calendar;
+    private final RosterService roster;
 
-    ReadingsOfScores(ScreeningService screenings, TiersService tiers, SchoolCalendar calendar) {
+    ReadingsOfScores(ScreeningService screenings, TiersService tiers, SchoolCalendar calendar, RosterService roster) {
+        this.roster = roster;
         this.screenings = screenings;
         this.tiers = tiers;
         this.calendar = calendar;
@@ -49,7 +55,8 @@ class ReadingsOfScores {
         Map<Integer, StudentRef> students = new HashMap<>();
         Map<Place, Reading> places = new LinkedHashMap<>();
         for (int school : reach.schools()) {
-            for (Window w : reach.windows()) {
+            Set<Integer> years = roster.years(school).stream().map(SchoolYear::id).collect(Collectors.toSet());
+            for (Window w : reach.windows().stream().filter(w -> years.contains(w.yearId())).toList()) {
                 add(screenings.open(new Who(Who.Kind.SCHOOL, school, null), w.yearId(), w.id(), calendar.today()), students, places);
             }
         }

@@ -52,6 +52,7 @@ class SetChanging implements Changing {
 
     @Override
     public Reach reach(SetupChange change) {
-        return new Reach(List.of(requireNonNull(change.set()).school()), reaches.begun());
+        List<Integer> school = List.of(requireNonNull(change.set()).school());
+        return new Reach(school, reaches.begun(school));
     }
 }

@@ -65,7 +65,8 @@ class TierRuleChanging implements Changing {
 
     @Override
     public Reach reach(SetupChange change) {
-        List<Window> begun = reaches.begun();
-        return new Reach(List.of(requireNonNull(change.tierRule()).school()), begun.subList(Math.max(0, begun.size() - 1), begun.size()));
+        List<Integer> school = List.of(requireNonNull(change.tierRule()).school());
+        List<Window> begun = reaches.begun(school);
+        return new Reach(school, begun.subList(Math.max(0, begun.size() - 1), begun.size()));
     }
 }

@@ -125,7 +125,7 @@ public class EntryService {
         if (!again && !Objects.equals(there == null ? null : there.id(), form.seen())) {
             throw overtaken(there, measure);
         }
-        checkDay(window, form.takenOn());
+        checkDay(form.studentId(), window, form.takenOn());
         Integer makeUp = form.takenOn().isBefore(window.starts()) || form.takenOn().isAfter(window.ends()) ? (Integer) window.id() : null;
         ScoreEntry entry = ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status()).forWindow(makeUp).sure(form.sure());
         boolean later = there != null && !there.scored() && !there.takenOn().equals(form.takenOn()) && form.status() != ScoreStatus.WITHDRAWN;
@@ -168,12 +168,13 @@ public class EntryService {
         return scores.screening(List.of(form.studentId()), List.of(form.measureId()), List.of(window), calendar.today()).stream().findFirst().orElse(null);
     }
 
-    private void checkDay(Window window, LocalDate takenOn) {
+    private void checkDay(int student, Window window, LocalDate takenOn) {
         if (takenOn.isBefore(window.starts())) {
             throw Refusal.invalid("takenOn",
                     "The " + window.name().toLowerCase(Locale.ROOT) + " window begins on " + Words.day(window.starts()) + "; that day is before it.");
         }
-        allWindows.windows().stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
+        LocalDate today = calendar.today();
+        allWindows.of(roster.enrolled(student, today).schoolId(), today).stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
                 .ifPresent(w -> {
                     throw Refusal.invalid("takenOn", "By that day the " + w.name().toLowerCase(Locale.ROOT) + " window had begun; enter the score there.");
                 });

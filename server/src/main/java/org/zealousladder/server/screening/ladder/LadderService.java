@@ -63,7 +63,7 @@ public class LadderService {
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> windows = allWindows.seasons(asOf, seasons);
+        List<Window> windows = allWindows.seasons(roster.school(who), asOf, seasons);
         Standings standing = standings.of(students, List.of(measure), windows, asOf);
         SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(students, windows.get(windows.size() - 1), List.of(measure), asOf);
         List<LadderRow> rows = students.stream().map(s -> {

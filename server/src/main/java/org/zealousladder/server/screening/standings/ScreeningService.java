@@ -58,7 +58,7 @@ public class ScreeningService {
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();
         List<Enrolled> later = all.stream().filter(e -> e.enrolledFrom().isAfter(last)).toList();
         List<Window> two = new ArrayList<>();
-        Optional<Window> before = allWindows.windows(asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
+        Optional<Window> before = allWindows.of(school, asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
         before.ifPresent(two::add);
         two.add(window);
         List<Measure> known = measures.measures(asOf);

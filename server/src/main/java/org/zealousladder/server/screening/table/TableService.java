@@ -46,7 +46,7 @@ public class TableService {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        List<Window> begun = allWindows.windows(asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
+        List<Window> begun = allWindows.of(roster.school(who), asOf).stream().filter(w -> !w.starts().isAfter(asOf)).toList();
         List<Window> now = begun.stream().filter(w -> w.yearId() == yearId).toList();
         List<Window> then = now.stream().flatMap(w -> begun.stream().filter(b -> b.name().equals(w.name()) && b.starts().isBefore(w.starts()))
                 .max(Comparator.comparing(Window::starts)).stream()).toList();
