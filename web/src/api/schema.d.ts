@@ -820,6 +820,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/groups/{id}/teachers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addTeachers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/groups/{id}/teachers/{person}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["endTeacher"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/history": {
         parameters: {
             query?: never;
@@ -1167,6 +1199,22 @@ export interface paths {
         put: operations["endRole"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endSessions"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1676,6 +1724,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["matching"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/records/refused.csv-metadata.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["refusedDescription"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3347,7 +3411,7 @@ export interface components {
             /** Format: int32 */
             schoolId: number;
             subject?: string;
-            teachers: string[];
+            teachers: components["schemas"]["Leader"][];
         };
         Grouped: {
             /** Format: date */
@@ -3581,6 +3645,14 @@ export interface components {
             confirmed: boolean;
             /** Format: int32 */
             tier: number;
+        };
+        Leader: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        Leaders: {
+            teachers: number[];
         };
         Leaver: {
             code: string;
@@ -3852,7 +3924,7 @@ export interface components {
         };
         NewMeasure: {
             about?: string;
-            addsUp: boolean;
+            addsUp?: boolean;
             area: string;
             better: string;
             code?: string;
@@ -6690,6 +6762,55 @@ export interface operations {
             };
         };
     };
+    addTeachers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Leaders"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endTeacher: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LastDay"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     history: {
         parameters: {
             query?: {
@@ -7247,6 +7368,26 @@ export interface operations {
                 "application/json": components["schemas"]["RoleEnds"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {
@@ -8010,6 +8151,26 @@ export interface operations {
             path: {
                 id: number;
             };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/csvm+json": string;
+                };
+            };
+        };
+    };
+    refusedDescription: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;
@@ -8862,6 +9023,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "application/csvm+json": string;
                     "application/octet-stream": string;
                     "text/csv": string;
                 };

@@ -39,7 +39,8 @@ select or_id('student', s.id, :source) as "sourcedId", '' as status, '' as "date
 union all
 select or_id('person', p.id, :source), '', '', p.active::text, p.login, '', split_part(p.name, ' ', 1), substring(p.name from position(' ' in p.name || ' ') + 1), '', '', coalesce(p.email, ''), '', '', '',
        '', '', '', '', '', '', '', or_id('school', p.school_id, :source), ''
-  from people_person p where p.role <> 'administrator' and (:school::integer is null or p.school_id = :school)
+  from people_person p where p.role <> 'administrator'
+   and (:school::integer is null or p.school_id = :school or exists (select from people_role r where r.person_id = p.id and r.school_id = :school and (r.ends is null or r.ends >= :day)))
  order by 1;
 
 -- file: roles
@@ -52,6 +53,11 @@ union all
 select 'role-person-' || p.id, '', '', or_id('person', p.id, :source), 'primary', case p.role when 'coordinator' then 'principal' else 'teacher' end, '', '',
        or_id('school', p.school_id, :source), ''
   from people_person p where p.role <> 'administrator' and (:school::integer is null or p.school_id = :school)
+union all
+select 'role-beside-' || r.id, '', '', or_id('person', r.person_id, :source), 'secondary', case r.role when 'coordinator' then 'principal' else 'teacher' end, r.starts::text,
+       coalesce(r.ends::text, ''), or_id('school', r.school_id, :source), ''
+  from people_role r join people_person p on p.id = r.person_id and p.role <> 'administrator'
+ where r.role <> 'administrator' and (r.ends is null or r.ends >= :day) and (:school::integer is null or r.school_id = :school)
  order by 1;
 
 -- file: enrollments

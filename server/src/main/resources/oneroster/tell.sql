@@ -114,11 +114,12 @@ create index on or_places (fid);
 
 -- Who is what: in a file of its own, in the users' as it was in 1.1, or as it is known.
 create temporary table or_role on commit drop as
-select r."userSourcedId" as fid, r.role, coalesce(s.code, r."orgSourcedId") as school, s.code is not null as is_school, r."roleType" is not distinct from 'primary' as first, r.row_no
+select r."userSourcedId" as fid, r.role, coalesce(s.code, r."orgSourcedId") as school, s.code is not null as is_school, r."roleType" is not distinct from 'primary' as first, r.row_no,
+       r."beginDate" as begins, r."endDate" as ends
   from or_roles r left join or_schools s on s.fid = r."orgSourcedId"
  where r.status is distinct from 'tobedeleted' and (r."endDate" is null or r."endDate" >= (select scope_today()))
 union all
-select u."sourcedId", u.role, coalesce(s.code, split_part(u."orgSourcedIds", ',', 1)), s.code is not null, true, u.row_no
+select u."sourcedId", u.role, coalesce(s.code, split_part(u."orgSourcedIds", ',', 1)), s.code is not null, true, u.row_no, null::date, null::date
   from or_users u left join or_schools s on s.fid = split_part(u."orgSourcedIds", ',', 1) where u.role is not null;
 insert into or_role
 select u."sourcedId", case f.kind when 'student' then 'student' else 'teacher' end, s.code, s.code is not null, true, u.row_no
@@ -162,6 +163,16 @@ create temporary table or_people on commit drop as
 select fid, login from or_person
 union select f.fid, p.login from or_of_source f join people_person p on p.id = f.record_id where f.kind = 'person' and f.fid not in (select fid from or_person);
 create index on or_people (fid);
+
+-- Roles beside the one that somebody has or gets; what runs already keeps its first day.
+create temporary table or_beside on commit drop as
+select min(r.row_no) as row_no, p.login, m.role, r.school, coalesce(min(b.starts), min(r.begins), (select scope_today())) as "from", max(r.ends) as "to"
+  from or_role r cross join lateral (select case when r.role in ('principal', 'siteAdministrator') then 'coordinator' else 'teacher' end as role) m
+  join or_person p on p.fid = r.fid left join people_person k on k.login = p.login left join roster_school s on s.code = r.school
+  left join people_role b on b.person_id = k.id and b.role = m.role and b.school_id = s.id and (b.ends is null or b.ends >= (select scope_today()))
+ where r.role in ('teacher', 'principal', 'siteAdministrator') and r.is_school and (m.role, r.school) is distinct from (p.role, p.school) and p.role <> 'administrator'
+   and not (m.role = 'teacher' and r.school = p.school)
+ group by p.login, m.role, r.school;
 
 create temporary table or_enrolled on commit drop as
 select e.row_no, e."sourcedId" as fid, e."dateLastModified" as changed, e.role = 'student' as student_role, coalesce(s.code, e."userSourcedId") as student,

@@ -11,8 +11,8 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Failed, Loading } from '../../../ui/States';
-import { useEndMeasure, useMeasures } from './queries';
 import { PartsDialog } from './PartsDialog';
+import { useEndMeasure, useMeasures } from './queries';
 import { RuleDialog } from './RuleDialog';
 
 const RULES: Record<Rule, string> = {
@@ -94,7 +94,11 @@ export default function MeasuresPage() {
                 </td>
                 <td className={`${CELL} text-right`}>
                   {may && m.partOf === undefined && (
-                    <Button className="py-0! mr-4" aria-label={`Sub-scores of ${m.name}`} onClick={() => setParting(m.id)}>
+                    <Button
+                      className="py-0! mr-4"
+                      aria-label={`Sub-scores of ${m.name}`}
+                      onClick={() => setParting(m.id)}
+                    >
                       Sub-scores
                     </Button>
                   )}

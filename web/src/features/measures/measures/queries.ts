@@ -1,7 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, data, type Problem } from '../../../api/client';
-import type { NewMeasure } from '../../../api/types';
-import type { DecisionRuleForm } from '../../../api/types';
+import type { DecisionRuleForm, NewMeasure } from '../../../api/types';
 import type { Scope } from '../../../lib/scope';
 
 export function useMeasures() {

@@ -17,7 +17,9 @@ export function School({ view }: { view: StartView }) {
   const [ends, setEnds] = useState('');
   const school = useAdd((body: { name: string }) => data(api.POST('/api/schools', { body })));
   const [of, setOf] = useState('all');
-  const year = useAdd((body: { starts: string; ends: string; school?: number }) => data(api.POST('/api/years', { body })));
+  const year = useAdd((body: { starts: string; ends: string; school?: number }) =>
+    data(api.POST('/api/years', { body })),
+  );
   const wrong = (problem: Problem | null, field: string) => (problem?.field === field ? problem.message : undefined);
   const first = view.schools.length === 0;
   const addSchool = (e: FormEvent) => {

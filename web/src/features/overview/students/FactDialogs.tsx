@@ -86,10 +86,20 @@ export function GroupedDialog({ page, known, onClose }: Props<Grouped>) {
   };
   const wrong = (field: string) => (save.error?.field === field ? save.error.message : undefined);
   return (
-    <Dialog open onClose={onClose} title={`${known ? known.grouping : 'Kept of'} ${known ? 'of ' : ''}${nameOf(page.student)}`}>
+    <Dialog
+      open
+      onClose={onClose}
+      title={`${known ? known.grouping : 'Kept of'} ${known ? 'of ' : ''}${nameOf(page.student)}`}
+    >
       <form onSubmit={submit} className="grid gap-3">
         <Field label="About" error={wrong('grouping')}>
-          <Choice autoFocus disabled={known !== undefined} value={grouping} options={groupings} onChange={setGrouping} />
+          <Choice
+            autoFocus
+            disabled={known !== undefined}
+            value={grouping}
+            options={groupings}
+            onChange={setGrouping}
+          />
         </Field>
         <Field label="What" hint="As the school says it, for instance Individual plan, or Tamil" error={wrong('value')}>
           <input required maxLength={120} value={value} onChange={(e) => setValue(e.target.value)} />

@@ -46,7 +46,9 @@ function Page({ page }: { page: StudentPage }) {
   const { link, live, choices } = useScope();
   const picks = usePicks();
   const [goalFor, setGoalFor] = useState<TrendCard | null>(null);
-  const unseen = choices.measures.filter((m) => m.partOf === undefined && !page.lanes.some((l) => l.measure.id === m.id));
+  const unseen = choices.measures.filter(
+    (m) => m.partOf === undefined && !page.lanes.some((l) => l.measure.id === m.id),
+  );
   return (
     <div className="grid lg:grid-cols-[220px_1fr] gap-x-8 gap-y-5">
       <aside>

@@ -5,6 +5,7 @@ import { usePicks } from '../../../lib/picks';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
 import { Fold } from './Fold';
+import { Leaders } from './Leaders';
 import { NewGroup } from './NewGroup';
 import { OneOfThem } from './OneOfThem';
 import { type Named, useAddMembers, useEndGroup, useEndMember } from './queries';
@@ -49,7 +50,7 @@ export function Groups({ view, name }: { view: ClassesView; name: (s: Named) => 
                 about={[
                   g.subject,
                   plural(members.length, 'student'),
-                  g.teachers.length > 0 ? g.teachers.join(', ') : 'no teacher',
+                  g.teachers.length > 0 ? g.teachers.map((t) => t.name).join(', ') : 'no teacher',
                   over && 'has ended',
                 ]
                   .filter(Boolean)
@@ -83,6 +84,7 @@ export function Groups({ view, name }: { view: ClassesView; name: (s: Named) => 
                   ))
                 }
               >
+                {view.mayGroup && !over && <Leaders group={g} view={view} />}
                 {members.map((s) => (
                   <OneOfThem
                     key={s.id}

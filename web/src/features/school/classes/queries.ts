@@ -39,6 +39,16 @@ export const useEndMember = () =>
     data(api.PUT('/api/groups/{id}/members/{student}/ends', { params: { path: { id, student } }, body: { ends } })),
   );
 
+export const useAddLeader = () =>
+  useChange(({ id, teacher }: { id: number; teacher: number }) =>
+    data(api.POST('/api/groups/{id}/teachers', { params: { path: { id } }, body: { teachers: [teacher] } })),
+  );
+
+export const useEndLeader = () =>
+  useChange(({ id, person, ends }: { id: number; person: number; ends: string }) =>
+    data(api.PUT('/api/groups/{id}/teachers/{person}/ends', { params: { path: { id, person } }, body: { ends } })),
+  );
+
 export const useEndGroup = () =>
   useChange(({ id, ends }: { id: number; ends?: string }) =>
     data(api.PUT('/api/groups/{id}/ends', { params: { path: { id } }, body: { ends } })),

@@ -30,8 +30,8 @@ export default function GroupingsPage() {
           What is kept of students
         </h1>
         <p className="text-soft mt-0.5 mb-3">
-          Groupings that the school keeps, each in its own words and with dates. They stand on the student's page, and are
-          filled there or by a file. Support stands beside the name on lists.
+          Groupings that the school keeps, each in its own words and with dates. They stand on the student's page, and
+          are filled there or by a file. Support stands beside the name on lists.
         </p>
         {view.isPending && <Loading label="Opening the list ..." />}
         {view.isError && <Failed error={view.error} again={() => view.refetch()} />}

@@ -18,10 +18,12 @@ interface Props {
 /** A new account. Its sign-in name is proposed from the name until somebody types another. */
 export function Invite({ open, schools, onClose, onMade }: Props) {
   const only = schools.length === 1 ? schools.map((s) => String(s.id))[0] : undefined;
-  const [form, setForm] = useState<{ name: string; login?: string; role: PeopleRole; school?: string; email?: string }>({
-    name: '',
-    role: 'teacher',
-  });
+  const [form, setForm] = useState<{ name: string; login?: string; role: PeopleRole; school?: string; email?: string }>(
+    {
+      name: '',
+      role: 'teacher',
+    },
+  );
   const invite = useInvite();
   const login = form.login ?? proposed(form.name);
   const school = form.school ?? only;

@@ -79,7 +79,11 @@ export function Passkeys() {
               onChange={(e) => setForm({ ...form, current: e.target.value })}
             />
           </Field>
-          <Field label="Name of the device" hint="So that you know it again: phone, school laptop, …" error={wrong('name')}>
+          <Field
+            label="Name of the device"
+            hint="So that you know it again: phone, school laptop, …"
+            error={wrong('name')}
+          >
             <input
               required
               maxLength={60}

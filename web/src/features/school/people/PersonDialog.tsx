@@ -7,7 +7,7 @@ import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
-import { useAddRole, useChangeEmail, useEndRole, useEndTeaching, useTeach } from './queries';
+import { useAddRole, useChangeEmail, useEndRole, useEndTeaching, useSignOutEverywhere, useTeach } from './queries';
 import { besides, ROLES } from './roles';
 
 interface Props {
@@ -24,6 +24,7 @@ export function PersonDialog({ person, schools, classes, onClose }: Props) {
     <Dialog open onClose={onClose} size="medium" title={person.name}>
       <div className="grid gap-5 text-[14px]">
         <Email person={person} />
+        <SignOut person={person} />
         <Part title="Roles">
           <p className="m-0">
             {person.role}
@@ -71,7 +72,13 @@ function Email({ person }: { person: AccountPerson }) {
     <form onSubmit={submit} className="flex flex-wrap items-end gap-3">
       <div className="flex-1 min-w-52">
         <Field label="E-mail" error={save.error?.field === 'email' ? save.error.message : undefined}>
-          <input type="email" maxLength={200} autoComplete="off" value={email} onChange={(e) => setEmail(e.target.value)} />
+          <input
+            type="email"
+            maxLength={200}
+            autoComplete="off"
+            value={email}
+            onChange={(e) => setEmail(e.target.value)}
+          />
         </Field>
       </div>
       <Button look="line" type="submit" disabled={save.isPending || email.trim() === (person.email ?? '')}>
@@ -84,6 +91,25 @@ function Email({ person }: { person: AccountPerson }) {
       )}
       {save.error && !save.error.field && <Complaint error={save.error} />}
     </form>
+  );
+}
+
+/** For a device that was lost, or left where others sit. */
+function SignOut({ person }: { person: AccountPerson }) {
+  const out = useSignOutEverywhere();
+  if (!person.active) return null;
+  return (
+    <div className="flex flex-wrap items-baseline gap-3">
+      <Button look="line" disabled={out.isPending} onClick={() => out.mutate(person.id)}>
+        Sign {person.name} out everywhere
+      </Button>
+      {out.isSuccess && (
+        <span role="status" className="text-soft">
+          Signed out. The password still counts.
+        </span>
+      )}
+      <Complaint error={out.error} />
+    </div>
   );
 }
 

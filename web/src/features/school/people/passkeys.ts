@@ -1,4 +1,9 @@
-import { browserSupportsWebAuthn, startAuthentication, startRegistration, WebAuthnError } from '@simplewebauthn/browser';
+import {
+  browserSupportsWebAuthn,
+  startAuthentication,
+  startRegistration,
+  WebAuthnError,
+} from '@simplewebauthn/browser';
 import { api, data } from '../../../api/client';
 
 /** A passkey belongs to a name of the server, not to a number. */

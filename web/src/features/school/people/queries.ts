@@ -62,6 +62,9 @@ export const useInvite = () =>
     api.POST('/api/people', { body }),
   );
 
+export const useSignOutEverywhere = () =>
+  usePeopleChange((id: number) => api.DELETE('/api/people/{id}/sessions', { params: { path: { id } } }));
+
 export const useChangeEmail = (id: number) =>
   usePeopleChange((email: string) =>
     api.PUT('/api/people/{id}/email', { params: { path: { id } }, body: { email: email || undefined } }),
@@ -74,7 +77,10 @@ export const useAddRole = (id: number) =>
 
 export const useEndRole = (id: number) =>
   usePeopleChange(({ role, ends }: { role: number; ends: string }) =>
-    api.PUT('/api/people/{id}/roles/{role}/ends', { params: { path: { id, role } }, body: { ends: ends || undefined } }),
+    api.PUT('/api/people/{id}/roles/{role}/ends', {
+      params: { path: { id, role } },
+      body: { ends: ends || undefined },
+    }),
   );
 
 export const useTeach = (id: number) =>

@@ -35,7 +35,8 @@ final class StandInCommand implements Callable<Integer> {
         try (SignInStandIn standIn = new SignInStandIn(port, people())) {
             PrintWriter out = spec.commandLine().getOut();
             out.printf("The stand-in answers at %s. Start the demo beside it with%n%n", standIn.issuer());
-            out.printf("LADDER_OIDC_ISSUER=%s LADDER_OIDC_CLIENT=%s LADDER_OIDC_SECRET='%s' LADDER_OIDC_NAME='Skerrow sign-in' LADDER_OIDC_ADDRESS=%s ./ladder demo%n",
+            out.printf(
+                    "LADDER_OIDC_ISSUER=%s LADDER_OIDC_CLIENT=%s LADDER_OIDC_SECRET='%s' LADDER_OIDC_NAME='Skerrow sign-in' LADDER_OIDC_ADDRESS=%s ./ladder demo%n",
                     standIn.issuer(), SignInStandIn.CLIENT, SignInStandIn.SECRET, ladder);
             out.flush();
             new CountDownLatch(1).await();

@@ -47,7 +47,8 @@ final class AtHome {
         for (int i = 0; i < people; i++) {
             String name = GIVEN[random.nextInt(GIVEN.length)] + " " + p.family();
             sheets.row("people-at-home", p.code(), i == 0 ? name : GIVEN[i] + " " + p.family() + "-Vik", RELATIONS[random.nextInt(RELATIONS.length)],
-                    "0555 %03d %03d".formatted(random.nextInt(1000), random.nextInt(1000)), i == 0 ? p.code().toLowerCase(java.util.Locale.ROOT) + "@home.example" : "",
+                    "0555 %03d %03d".formatted(random.nextInt(1000), random.nextInt(1000)),
+                    i == 0 ? p.code().toLowerCase(java.util.Locale.ROOT) + "@home.example" : "",
                     language, REACH[random.nextInt(REACH.length)], WHEN[random.nextInt(WHEN.length)]);
         }
     }

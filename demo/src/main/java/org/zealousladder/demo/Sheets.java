@@ -18,7 +18,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("schools", new String[] {"school", "name"});
         HEADERS.put("years", new String[] {"year", "starts", "ends"});
         HEADERS.put("calendar", new String[] {"days", "called", "first", "last"});
-        HEADERS.put("measures", new String[] {"measure", "title", "kind", "area", "unit", "lowest", "highest", "decimals", "better", "sem", "rule", "part_of", "adds_up"});
+        HEADERS.put("measures",
+                new String[] {"measure", "title", "kind", "area", "unit", "lowest", "highest", "decimals", "better", "sem", "rule", "part_of", "adds_up"});
         HEADERS.put("windows", new String[] {"year", "window", "opens", "closes"});
         HEADERS.put("cut-sets", new String[] {"set", "set_title", "set_kind", "school", "note", "counts"});
         HEADERS.put("cuts", new String[] {"measure", "grade", "year", "window", "band", "tier", "from_score", "set"});

@@ -19,7 +19,8 @@ final class SubScores {
 
     static void measures(Sheets sheets) throws IOException {
         sheets.row("measures", "reading-screen-words", "Words", "screening", "Reading", "scale score", LOWEST, HIGHEST, 0, "higher", 10, "chance", OF, "");
-        sheets.row("measures", "reading-screen-text", "Understanding", "screening", "Reading", "scale score", LOWEST, HIGHEST, 0, "higher", 10, "chance", OF, "");
+        sheets.row("measures", "reading-screen-text", "Understanding", "screening", "Reading", "scale score", LOWEST, HIGHEST, 0, "higher", 10, "chance", OF,
+                "");
     }
 
     /** Some read words better than they understand, and the other way round. */

@@ -100,10 +100,12 @@ public final class SignInStandIn implements AutoCloseable {
 
     private void describe(HttpExchange x) throws IOException {
         String at = issuer();
-        answer(x, 200, "application/json", JSONObjectUtils.toJSONString(Map.of("issuer", at, "authorization_endpoint", at + "/authorize", "token_endpoint", at + "/token",
-                "jwks_uri", at + "/keys", "userinfo_endpoint", at + "/userinfo", "response_types_supported", List.of("code"), "subject_types_supported", List.of("public"),
-                "id_token_signing_alg_values_supported", List.of("RS256"), "scopes_supported", List.of("openid", "profile", "email"),
-                "token_endpoint_auth_methods_supported", List.of("client_secret_basic"))));
+        answer(x, 200, "application/json",
+                JSONObjectUtils.toJSONString(Map.of("issuer", at, "authorization_endpoint", at + "/authorize", "token_endpoint", at + "/token",
+                        "jwks_uri", at + "/keys", "userinfo_endpoint", at + "/userinfo", "response_types_supported", List.of("code"), "subject_types_supported",
+                        List.of("public"),
+                        "id_token_signing_alg_values_supported", List.of("RS256"), "scopes_supported", List.of("openid", "profile", "email"),
+                        "token_endpoint_auth_methods_supported", List.of("client_secret_basic"))));
     }
 
     /** Asks who it is; whoever is chosen goes back with a code. */
@@ -117,7 +119,8 @@ public final class SignInStandIn implements AutoCloseable {
         if (who == null) {
             StringBuilder page = new StringBuilder("<!doctype html><html lang=\"en\"><meta charset=\"utf-8\"><title>Sign-in of the school (stand-in)</title>"
                     + "<h1>Sign-in of the school</h1><p>A stand-in, for trying. Who are you?</p><ul>");
-            people.forEach(p -> page.append("<li><a href=\"/authorize?").append(escape(x.getRequestURI().getRawQuery())).append("&amp;who=").append(escape(p.subject()))
+            people.forEach(p -> page.append("<li><a href=\"/authorize?").append(escape(x.getRequestURI().getRawQuery())).append("&amp;who=")
+                    .append(escape(p.subject()))
                     .append("\">").append(escape(p.name())).append("</a></li>"));
             answer(x, 200, "text/html; charset=utf-8", page.append("<li><a href=\"/authorize?").append(escape(x.getRequestURI().getRawQuery()))
                     .append("&amp;who=\">Nobody: break it off</a></li></ul></html>").toString());
@@ -141,19 +144,23 @@ public final class SignInStandIn implements AutoCloseable {
         String basic = "Basic " + Base64.getEncoder().encodeToString((encode(CLIENT) + ":" + encode(SECRET)).getBytes(StandardCharsets.UTF_8));
         if (!basic.equals(x.getRequestHeaders().getFirst("Authorization"))) {
             answer(x, 401, "application/json", "{\"error\":\"invalid_client\"}");
-        } else if (given == null || !given.redirect().equals(asked.get("redirect_uri")) || !given.challenge().equals(challenge(asked.getOrDefault("code_verifier", "")))) {
-            answer(x, 400, "application/json", "{\"error\":\"invalid_grant\"}");
-        } else {
-            String token = UUID.randomUUID().toString();
-            tokens.put(token, given.person());
-            answer(x, 200, "application/json", JSONObjectUtils.toJSONString(Map.of("access_token", token, "token_type", "Bearer", "expires_in", 300, "id_token", signed(given))));
-        }
+        } else
+            if (given == null || !given.redirect().equals(asked.get("redirect_uri"))
+                    || !given.challenge().equals(challenge(asked.getOrDefault("code_verifier", "")))) {
+                        answer(x, 400, "application/json", "{\"error\":\"invalid_grant\"}");
+                    } else {
+                        String token = UUID.randomUUID().toString();
+                        tokens.put(token, given.person());
+                        answer(x, 200, "application/json", JSONObjectUtils
+                                .toJSONString(Map.of("access_token", token, "token_type", "Bearer", "expires_in", 300, "id_token", signed(given))));
+                    }
     }
 
     private String signed(Given given) {
         Instant now = fault == Fault.OLD ? Instant.now().minusSeconds(7200) : Instant.now();
         JWTClaimsSet.Builder claims = new JWTClaimsSet.Builder().issuer(issuer()).audience(fault == Fault.ANOTHER_AUDIENCE ? "another" : CLIENT)
-                .issueTime(Date.from(now)).expirationTime(Date.from(now.plusSeconds(300))).claim("nonce", fault == Fault.ANOTHER_NONCE ? "another" : given.nonce());
+                .issueTime(Date.from(now)).expirationTime(Date.from(now.plusSeconds(300)))
+                .claim("nonce", fault == Fault.ANOTHER_NONCE ? "another" : given.nonce());
         claims(given.person()).forEach(claims::claim);
         try {
             SignedJWT jwt = new SignedJWT(new JWSHeader.Builder(JWSAlgorithm.RS256).keyID(key.getKeyID()).build(), claims.build());
@@ -185,7 +192,8 @@ public final class SignInStandIn implements AutoCloseable {
 
     private static String challenge(String verifier) {
         try {
-            return Base64.getUrlEncoder().withoutPadding().encodeToString(MessageDigest.getInstance("SHA-256").digest(verifier.getBytes(StandardCharsets.US_ASCII)));
+            return Base64.getUrlEncoder().withoutPadding()
+                    .encodeToString(MessageDigest.getInstance("SHA-256").digest(verifier.getBytes(StandardCharsets.US_ASCII)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }
@@ -196,7 +204,8 @@ public final class SignInStandIn implements AutoCloseable {
         for (String pair : text == null ? new String[0] : text.split("&")) {
             int equals = pair.indexOf('=');
             if (equals > 0) {
-                form.put(URLDecoder.decode(pair.substring(0, equals), StandardCharsets.UTF_8), URLDecoder.decode(pair.substring(equals + 1), StandardCharsets.UTF_8));
+                form.put(URLDecoder.decode(pair.substring(0, equals), StandardCharsets.UTF_8),
+                        URLDecoder.decode(pair.substring(equals + 1), StandardCharsets.UTF_8));
             }
         }
         return form;

@@ -66,7 +66,8 @@ class OneRosterFiles implements DeclaresFiles {
             columns(required("title"), required("type"), Column.of("startDate", DATE), Column.of("endDate", DATE), text("parentSourcedId"),
                     Column.of("schoolYear", WHOLE)),
             "sourcedId", "title", "type", "startDate", "endDate")
-            .part("years", List.of(), "select min(r.row_no) as row_no, r.name as year, min(r.starts) as starts, max(r.ends) as ends, (select s.code from roster_year y join roster_school s on s.id = y.school_id where y.name = r.name) as school from or_year r group by r.name")
+            .part("years", List.of(),
+                    "select min(r.row_no) as row_no, r.name as year, min(r.starts) as starts, max(r.ends) as ends, (select s.code from roster_year y join roster_school s on s.id = y.school_id where y.name = r.name) as school from or_year r group by r.name")
             .part("identifiers", List.of(), identifiers("'year'", "r.year", "or_session")).build();
 
     private static final Subject COURSES = file("courses", columns(required("title"), text("grades")), "sourcedId", "title", "courseCode", "orgSourcedId")
@@ -90,13 +91,16 @@ class OneRosterFiles implements DeclaresFiles {
                     select -(%d + p.id), p.login, p.name, p.role, s.code, 'yes', null
                       from or_ended f join people_person p on p.id = f.record_id left join roster_school s on s.id = p.school_id where f.kind = 'person'"""
                     .formatted(NO_ROW))
-            .part("students", List.of(), "select row_no, code as student, given_name, family_name, preferred_name, null::date as birthday, null as support from or_student")
+            .part("students", List.of(),
+                    "select row_no, code as student, given_name, family_name, preferred_name, null::date as birthday, null as support from or_student")
             .part("identifiers", List.of(), identifiers("'student'", "r.code", "or_student") + " union all " + identifiers("'person'", "r.login", "or_person"))
             .build();
 
     private static final Subject ROLES = file("roles",
-            columns(required("userSourcedId"), text("roleType"), required("role"), Column.optional("endDate", DATE), required("orgSourcedId")),
-            "sourcedId", "userSourcedId", "role", "orgSourcedId").build();
+            columns(required("userSourcedId"), text("roleType"), required("role"), Column.optional("beginDate", DATE), Column.optional("endDate", DATE),
+                    required("orgSourcedId")),
+            "sourcedId", "userSourcedId", "role", "orgSourcedId")
+            .part("roles", List.of(), "select row_no, login, role, school, \"from\", \"to\" from or_beside").build();
 
     private static final Subject ENROLLMENTS = file("enrollments",
             columns(required("classSourcedId"), text("schoolSourcedId"), required("userSourcedId"), required("role"), Column.optional("beginDate", DATE),

@@ -18,9 +18,10 @@ import org.zealousladder.server.platform.files.Subject;
 @Component
 class ImportKinds {
     /** What others refer to comes first. */
-    private static final List<String> ORDER = List.of("schools", "years", "calendar", "measures", "strategies", "people", "classes", "groups", "students",
-            "windows",
-            "enrolments", "members", "teaches", "leads", "caseloads", "cut-sets", "cuts", "norms", "norm-growth", "scores", "goals", "concerns", "plans",
+    private static final List<String> ORDER = List.of("schools", "years", "calendar", "measures", "strategies", "people", "roles", "classes", "groups",
+            "groupings", "students",
+            "grouped", "people-at-home", "windows", "enrolments", "members", "teaches", "leads", "caseloads", "cut-sets", "cuts", "norms", "norm-growth",
+            "scores", "goals", "concerns", "plans",
             "plan-phases",
             "plan-changes", "sessions", "tiers",
             "passages", "passage-questions", "readings", "reading-marks", "identifiers");
@@ -32,6 +33,9 @@ class ImportKinds {
 
     ImportKinds(List<DeclaresFiles> declared) {
         all = declared.stream().flatMap(d -> d.files().stream()).sorted(Comparator.comparing(FileKind::label)).toList();
+        all.stream().filter(k -> turn(k) < 0).findFirst().ifPresent(k -> {
+            throw new IllegalStateException("say above when files of " + k.label() + " are taken");
+        });
         references = declared.stream().flatMap(d -> d.references().stream()).toList();
         bundles = declared.stream().flatMap(d -> d.bundles().stream()).toList();
         List<Subject> own = declared.stream().flatMap(d -> d.subjects().stream()).toList();

@@ -229,7 +229,10 @@ final class ImportRun {
         for (Job job : jobs) {
             Set<String> known = temporaries();
             KindRun run = begin(job);
-            parts.add(run.part());
+            // Of what a file could hold as well and does not, nothing is said.
+            if (jobs.size() == 1 || run.any()) {
+                parts.add(run.part());
+            }
             digests.add(run.digest(jobs.size() > 1));
             if (take || giveBack) {
                 progress.at(Step.SAVING, 0);

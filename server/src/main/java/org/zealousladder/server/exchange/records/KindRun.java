@@ -96,6 +96,11 @@ final class KindRun {
         return kind.key().replace("_id", "").replace("\"", "").replace("lower(login)", "login").replace("_", " ");
     }
 
+    /** Whether there are rows of the kind at all. */
+    boolean any() throws SQLException {
+        return sql.exists("select from stage");
+    }
+
     Part part() throws SQLException {
         int[] counts = new int[3];
         sql.list("select outcome, count(*) from accepted group by outcome", r -> {

@@ -36,6 +36,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Bringing files in and taking scores out. A file is sent as the body of the request, so that it is streamed. */
 @RestController
 class RecordsController {
+    private static final List<Column> REFUSED = List.of(Column.of("row", Column.Type.WHOLE), Column.of("column", Column.Type.TEXT),
+            Column.optional("value", Column.Type.TEXT), Column.of("what would be right", Column.Type.TEXT));
+
     private final ImportService imports;
     private final ImportTurns turns;
     private final ExportService exports;
@@ -206,10 +209,17 @@ class RecordsController {
 
     @GetMapping(path = "/api/records/imports/{id}/refused.csv", produces = "text/csv")
     ResponseEntity<Resource> refused(@PathVariable long id) {
-        return Download.csv("refused-rows.csv", rows -> {
-            rows.add("row", "column", "value", "what would be right");
+        return Download.described(Download.csv("refused-rows.csv", rows -> {
+            rows.add(REFUSED.stream().map(Column::name).toList());
             imports.refusals(id, r -> rows.add(Integer.toString(r.row()), r.column(), r.value(), r.message()));
-        });
+        }), "/api/records/refused.csv-metadata.json");
+    }
+
+    /** What stands in it, as CSV on the Web describes tables. */
+    @GetMapping(path = "/api/records/refused.csv-metadata.json", produces = TableDescription.MEDIA_TYPE)
+    ResponseEntity<String> refusedDescription() {
+        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"refused-rows.csv-metadata.json\"")
+                .body(TableDescription.of(json, "refused-rows.csv", "Rows that were refused", REFUSED));
     }
 
     /** The refused rows as they stand in the file, with what is wrong in a column more. */

@@ -46,7 +46,8 @@ class MeasureFiles implements DeclaresFiles {
                     "'A standard error of measurement is above 0 and within the range; leave it empty when the measure states none.'")
             .problem("highest", "cut_outside is not null",
                     "'A cut score stands at ' || cut_outside || '. Move it within the new range ' || lowest || ' to ' || highest || ' first.'")
-            .key("measure").payload("%s.title, %s.kind, %s.area, %s.unit, %s.lowest, %s.highest, %s.decimals, %s.better, %s.sem, %s.rule, %s.part_of, %s.adds_up")
+            .key("measure")
+            .payload("%s.title, %s.kind, %s.area, %s.unit, %s.lowest, %s.highest, %s.decimals, %s.better, %s.sem, %s.rule, %s.part_of, %s.adds_up")
             .apply("""
                     update measures_measure m set name = a.title, kind = a.kind, area = a.area, unit = a.unit, lowest = a.lowest, highest = a.highest,
                            decimals = a.decimals, better = a.better, sem = a.sem, rule = a.rule, adds_up = a.adds_up = 'yes'

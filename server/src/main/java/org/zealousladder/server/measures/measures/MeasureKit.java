@@ -29,7 +29,8 @@ final class MeasureKit {
                 CsvReader<NamedCsvRecord> rows = CsvReader.builder().ofNamedCsvRecord(new InputStreamReader(in, StandardCharsets.UTF_8))) {
             List<NewMeasure> all = new ArrayList<>();
             Map<String, List<NewMeasure>> parts = new HashMap<>();
-            rows.stream().forEach(r -> (r.getField("part_of").isEmpty() ? all : parts.computeIfAbsent(r.getField("part_of"), w -> new ArrayList<>())).add(read(r, null)));
+            rows.stream().forEach(
+                    r -> (r.getField("part_of").isEmpty() ? all : parts.computeIfAbsent(r.getField("part_of"), w -> new ArrayList<>())).add(read(r, null)));
             return all.stream().map(m -> m.withParts(parts.get(m.code()))).toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -38,7 +39,7 @@ final class MeasureKit {
 
     private static NewMeasure read(NamedCsvRecord r, @Nullable List<NewMeasure> parts) {
         return new NewMeasure(r.getField("code"), r.getField("name"), r.getField("kind"), r.getField("area"), r.getField("unit"),
-                    Double.parseDouble(r.getField("lowest")), Double.parseDouble(r.getField("highest")), Integer.parseInt(r.getField("decimals")),
+                Double.parseDouble(r.getField("lowest")), Double.parseDouble(r.getField("highest")), Integer.parseInt(r.getField("decimals")),
                 r.getField("better"), null, r.getField("about"), r.getField("adds_up").equals("yes"), parts);
     }
 }

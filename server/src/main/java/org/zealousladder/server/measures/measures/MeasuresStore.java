@@ -44,7 +44,7 @@ class MeasuresStore {
                 returning id""").param("code", code).param("name", name)
                 .param("kind", m.kind()).param("area", m.area().strip()).param("unit", m.unit().strip()).param("lowest", m.lowest())
                 .param("highest", m.highest())
-                .param("decimals", m.decimals()).param("better", m.better()).param("sem", m.sem(), java.sql.Types.DOUBLE).param("addsUp", m.addsUp())
+                .param("decimals", m.decimals()).param("better", m.better()).param("sem", m.sem(), java.sql.Types.DOUBLE).param("addsUp", m.isSum())
                 .param("whole", whole, java.sql.Types.INTEGER).query(Integer.class).single();
     }
 
@@ -58,7 +58,8 @@ class MeasuresStore {
 
     /** Whether anything is on record of a measure's parts. */
     boolean partsScored(int whole) {
-        return db.sql("select exists (select from scores_score s join measures_measure p on p.id = s.measure_id where p.part_of = :whole)").param("whole", whole)
+        return db.sql("select exists (select from scores_score s join measures_measure p on p.id = s.measure_id where p.part_of = :whole)")
+                .param("whole", whole)
                 .query(Boolean.class).single();
     }
 

@@ -26,10 +26,14 @@ public record NewMeasure(@Nullable @Size(max = 60) String code, @NotBlank(messag
         @NotBlank(message = "say the area") @Size(max = 60) String area, @NotBlank(message = "say the unit") @Size(max = 60) String unit, double lowest,
         double highest,
         @Min(0) @Max(3) int decimals, @NotNull @Pattern(regexp = "higher|lower", message = "say whether higher or lower is better") String better,
-        @Nullable Double sem, @Nullable String about, boolean addsUp, @Nullable @Size(max = 20) List<@Valid NewMeasure> parts) {
+        @Nullable Double sem, @Nullable String about, @Nullable Boolean addsUp, @Nullable @Size(max = 20) List<@Valid NewMeasure> parts) {
 
     NewMeasure withParts(@Nullable List<NewMeasure> all) {
         return new NewMeasure(code, name, kind, area, unit, lowest, highest, decimals, better, sem, about, addsUp, all);
+    }
+
+    boolean isSum() {
+        return Boolean.TRUE.equals(addsUp);
     }
 
     /** Its sub-scores; those of a part do not count. */

@@ -156,7 +156,8 @@ public class TrendsService {
     /** Medians of each class, also where a whole school is looked at: a grade's peers are not the school. Those that somebody gave come with them. */
     private List<PeerMedian> peers(List<Enrolled> students, int measureId, SchoolYear year, LocalDate asOf) {
         List<PeerMedian> peers = new ArrayList<>();
-        Map<Integer, Window> windows = allWindows.windows(asOf).stream().filter(w -> w.yearId() == year.id() && !w.starts().isAfter(asOf)).collect(Collectors.toMap(Window::id, w -> w));
+        Map<Integer, Window> windows = allWindows.windows(asOf).stream().filter(w -> w.yearId() == year.id() && !w.starts().isAfter(asOf))
+                .collect(Collectors.toMap(Window::id, w -> w));
         Map<Integer, Integer> classes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::classId, (a, b) -> a));
         scores.screening(classes.keySet(), List.of(measureId), List.copyOf(windows.values()), asOf).stream().filter(Score::scored)
                 .collect(Collectors.groupingBy(s -> new ClassIn(requireNonNull(classes.get(s.studentId())), requireNonNull(s.windowId()))))

@@ -33,7 +33,8 @@ class NextYearStore {
                 select s.id, c.id as class_id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code
                   from roster_enrolment e join roster_class c on c.id = e.class_id join roster_student s on s.id = e.student_id
                  where c.school_id = :school and c.year_id = :year and e.starts <= :on and (e.ends is null or e.ends >= :on)
-                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school).param("year", year)
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu", s.id""").param("school", school)
+                .param("year", year)
                 .param("on", on)
                 .query(StudentNow.class).list();
     }

@@ -20,6 +20,15 @@ public final class TableDescription {
      * @param url of the table, from where the description is
      */
     public static String of(JsonMapper json, String url, String title, List<Column> columns) {
+        return of(json, url, title, columns, List.of());
+    }
+
+    /**
+     * A description.
+     *
+     * @param instead words that stand in cells of numbers where there is none
+     */
+    public static String of(JsonMapper json, String url, String title, List<Column> columns, List<String> instead) {
         ObjectNode all = json.createObjectNode();
         all.put("@context", CONTEXT).put("url", url).put("dc:title", title);
         all.putObject("dialect").put("encoding", "utf-8").put("delimiter", ",").put("header", true);
@@ -27,6 +36,10 @@ public final class TableDescription {
         for (Column c : columns) {
             ObjectNode column = described.addObject().put("name", c.name()).put("titles", c.name()).put("required", !c.mayBeEmpty());
             column.set("datatype", datatype(json, c, Forms.OWN));
+            if (c.type() == Column.Type.NUMBER && !instead.isEmpty()) {
+                ArrayNode nothing = column.putArray("null").add("");
+                instead.forEach(nothing::add);
+            }
         }
         return json.writeValueAsString(all);
     }

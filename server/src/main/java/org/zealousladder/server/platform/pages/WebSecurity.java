@@ -36,7 +36,9 @@ class WebSecurity {
             throws Exception {
         return http
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/api/session", "/api/setup", "/api/join", "/api/join/look", "/api/health", "/api/passkey/*", "/api/elsewhere", "/api/elsewhere/back").permitAll()
+                        .requestMatchers("/api/session", "/api/setup", "/api/join", "/api/join/look", "/api/health", "/api/passkey/*", "/api/elsewhere",
+                                "/api/elsewhere/back")
+                        .permitAll()
                         .requestMatchers("/api/**").authenticated()
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .anyRequest().denyAll())

@@ -85,7 +85,8 @@ class ElsewhereController {
 
     /** Lax, since it has to come back with what comes from the issuer's site. */
     private String cookie(String value, Duration lasts) {
-        return ResponseCookie.from(cookies.named(COOKIE), value).httpOnly(true).secure(cookies.secure()).sameSite("Lax").path("/").maxAge(lasts).build().toString();
+        return ResponseCookie.from(cookies.named(COOKIE), value).httpOnly(true).secure(cookies.secure()).sameSite("Lax").path("/").maxAge(lasts).build()
+                .toString();
     }
 
     private static ResponseEntity<String> page(HttpStatus status, String head, String words) {

@@ -25,7 +25,8 @@ class ElsewhereStore {
     }
 
     void link(String issuer, String subject, int person) {
-        db.sql("insert into people_elsewhere (issuer, subject, person_id) values (:issuer, :subject, :person)").param("issuer", issuer).param("subject", subject)
+        db.sql("insert into people_elsewhere (issuer, subject, person_id) values (:issuer, :subject, :person)").param("issuer", issuer)
+                .param("subject", subject)
                 .param("person", person).update();
     }
 }

@@ -44,9 +44,11 @@ record Sent(String state, String nonce, String verifier) {
 
     /** The same for the same numbers, so that nothing of it has to be kept but them. */
     OAuth2AuthorizationRequest request(ClientRegistration at) {
-        return OAuth2AuthorizationRequest.authorizationCode().authorizationUri(requireNonNull(at.getProviderDetails().getAuthorizationUri())).clientId(at.getClientId())
+        return OAuth2AuthorizationRequest.authorizationCode().authorizationUri(requireNonNull(at.getProviderDetails().getAuthorizationUri()))
+                .clientId(at.getClientId())
                 .redirectUri(at.getRedirectUri()).scopes(at.getScopes()).state(state)
-                .additionalParameters(Map.of(OidcParameterNames.NONCE, hash(nonce), PkceParameterNames.CODE_CHALLENGE, hash(verifier), PkceParameterNames.CODE_CHALLENGE_METHOD,
+                .additionalParameters(Map.of(OidcParameterNames.NONCE, hash(nonce), PkceParameterNames.CODE_CHALLENGE, hash(verifier),
+                        PkceParameterNames.CODE_CHALLENGE_METHOD,
                         "S256"))
                 .attributes(a -> a.putAll(Map.of(OAuth2ParameterNames.REGISTRATION_ID, at.getRegistrationId(), OidcParameterNames.NONCE, nonce,
                         PkceParameterNames.CODE_VERIFIER, verifier)))
@@ -55,7 +57,8 @@ record Sent(String state, String nonce, String verifier) {
 
     private static String hash(String text) {
         try {
-            return Base64.getUrlEncoder().withoutPadding().encodeToString(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.US_ASCII)));
+            return Base64.getUrlEncoder().withoutPadding()
+                    .encodeToString(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.US_ASCII)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

@@ -29,7 +29,8 @@ class FactFiles implements DeclaresFiles {
             .unknown("school", "school_id", "school")
             .problem("school", "id is not null and school_id is distinct from (select g.school_id from roster_grouping g where g.id = j.id)",
                     "'The grouping is kept for another school; give it a code of its own.'")
-            .problem("sensitive", "id = 1 and sensitive = 'yes'", "'Lists show the support beside the name. Keep what is not for teachers in a grouping of its own.'")
+            .problem("sensitive", "id = 1 and sensitive = 'yes'",
+                    "'Lists show the support beside the name. Keep what is not for teachers in a grouping of its own.'")
             .key("\"grouping\"").payload("%s.name, %s.school_id, %s.sensitive")
             .apply("update roster_grouping g set name = a.name, sensitive = a.sensitive = 'yes' from accepted a where a.outcome = 'changed' and g.id = a.id")
             .apply("""
@@ -44,7 +45,8 @@ class FactFiles implements DeclaresFiles {
     }
 
     static final FileKind GROUPED = FileKind.named("grouped", "who is in which grouping").least(Viewer.Role.COORDINATOR)
-            .columns(Column.of("student", TEXT), Column.of("grouping", TEXT), Column.of("value", TEXT), Column.optional("from", DATE), Column.optional("to", DATE))
+            .columns(Column.of("student", TEXT), Column.of("grouping", TEXT), Column.of("value", TEXT), Column.optional("from", DATE),
+                    Column.optional("to", DATE))
             .joined("""
                     select st.*, s.id as student_id, g.id as grouping_id, x.id,
                            case when x.id is null then 'new' when x.ends is not distinct from st."to" then 'unchanged' else 'changed' end as outcome
@@ -71,7 +73,8 @@ class FactFiles implements DeclaresFiles {
                                      and (st.ended is distinct from 'yes' or x.ends is not null)""";
 
     static final FileKind HOME = FileKind.named("people-at-home", "people at students' homes").least(Viewer.Role.COORDINATOR)
-            .columns(Column.of("student", TEXT), Column.of("name", TEXT), Column.optional("relation", TEXT), Column.optional("phone", TEXT), Column.optional("email", TEXT),
+            .columns(Column.of("student", TEXT), Column.of("name", TEXT), Column.optional("relation", TEXT), Column.optional("phone", TEXT),
+                    Column.optional("email", TEXT),
                     Column.optional("language", TEXT), Column.choice("reach_by", false, ReachBy.class), Column.optional("reach_when", TEXT),
                     Column.choice("ended", false, List.of("yes")))
             .joined("""
@@ -79,7 +82,8 @@ class FactFiles implements DeclaresFiles {
                       from stage st left join roster_student s on s.code = st.student
                       left join roster_contact x on x.student_id = s.id and lower(x.name) = lower(st.name) and x.superseded_on is null""".formatted(SAME))
             .ofStudents()
-            .problem("phone", "coalesce(phone, email, reach_by, reach_when, ended) is null", "'Say how to reach ' || name || ': by phone, e-mail, or in words.'")
+            .problem("phone", "coalesce(phone, email, reach_by, reach_when, ended) is null",
+                    "'Say how to reach ' || name || ': by phone, e-mail, or in words.'")
             .problem("email", "email !~ '^[^@\\s]+@[^@\\s]+$'", "'''' || email || ''' is no e-mail address.'")
             .key("student, lower(name)")
             .payload("%s.relation, %s.phone, %s.email, %s.language, %s.reach_by, %s.reach_when, %s.ended")

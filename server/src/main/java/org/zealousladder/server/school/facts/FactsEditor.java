@@ -85,7 +85,8 @@ public class FactsEditor {
             throw Refusal.invalid("phone", "Say how to reach them: a phone number, an e-mail address, or in words.");
         }
         try {
-            store.keep(new FactsStore.NewAtHome(student, form.name().strip(), Words.orNull(form.relation()), Words.orNull(form.phone()), Words.orNull(form.email()),
+            store.keep(new FactsStore.NewAtHome(student, form.name().strip(), Words.orNull(form.relation()), Words.orNull(form.phone()),
+                    Words.orNull(form.email()),
                     Words.orNull(form.language()), form.reachBy(), Words.orNull(form.reachWhen()), form.ends(), Viewer.current().id()), seen);
         } catch (DuplicateKeyException e) {
             throw Refusal.invalid("name", "Somebody of that name is on record already; change that entry.");

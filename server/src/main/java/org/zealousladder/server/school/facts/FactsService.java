@@ -27,8 +27,10 @@ public class FactsService {
     public StudentFacts of(int student, int school, LocalDate asOf) {
         FactsStore.Called called = store.called(student, asOf).orElseThrow(() -> Refusal.notFound("There is no such student among yours."));
         LocalDate born = called.birthday();
-        return new StudentFacts(called.givenName(), called.familyName(), called.preferredName(), born, born == null ? null : Period.between(born, asOf).getYears(),
-                store.grouped(student, asOf), store.home(student, asOf), mayChange(school), groupings.all().stream().filter(g -> !g.ended() && (!g.sensitive() || mayChange(school)) && (g.schoolId() == null || g.schoolId() == school)).toList());
+        return new StudentFacts(called.givenName(), called.familyName(), called.preferredName(), born,
+                born == null ? null : Period.between(born, asOf).getYears(),
+                store.grouped(student, asOf), store.home(student, asOf), mayChange(school), groupings.all().stream()
+                        .filter(g -> !g.ended() && (!g.sensitive() || mayChange(school)) && (g.schoolId() == null || g.schoolId() == school)).toList());
     }
 
     /** Coordinators of those they see, and administrators. */

@@ -42,7 +42,8 @@ class FactsStore {
                 select x.id, x.grouping_id, g.name as grouping, g.sensitive, x.value, x.starts, x.ends
                   from roster_grouped x join roster_grouping g on g.id = x.grouping_id
                  where x.student_id = :student and""" + KNOWN + """
-                 order by x.ends is not null, g.id, x.starts desc nulls last, x.id""").param("student", student).param("asOf", asOf).query(Grouped.class).list();
+                 order by x.ends is not null, g.id, x.starts desc nulls last, x.id""").param("student", student).param("asOf", asOf).query(Grouped.class)
+                .list();
     }
 
     List<AtHome> home(int student, LocalDate asOf) {
@@ -69,7 +70,8 @@ class FactsStore {
         long id = replace("roster_grouped", seen);
         db.sql("""
                 insert into roster_grouped (id, student_id, grouping_id, value, starts, ends, known_from, recorded_by)
-                values (:id, :student, :grouping, :value, :starts, :ends, (select scope_today()), :by)""").paramSource(new BoundTo(fact).and("id", id)).update();
+                values (:id, :student, :grouping, :value, :starts, :ends, (select scope_today()), :by)""").paramSource(new BoundTo(fact).and("id", id))
+                .update();
     }
 
     record NewAtHome(int student, String name, @Nullable String relation, @Nullable String phone, @Nullable String email, @Nullable String language,
@@ -93,7 +95,8 @@ class FactsStore {
 
     /** Takes back what was typed by mistake. */
     void withdraw(String table, long id, String because) {
-        db.sql("update " + table + " set superseded_by = id, superseded_on = greatest((select scope_today()), coalesce(known_from, '-infinity')), withdrawn_because = :because "
+        db.sql("update " + table
+                + " set superseded_by = id, superseded_on = greatest((select scope_today()), coalesce(known_from, '-infinity')), withdrawn_because = :because "
                 + "where id = :id and superseded_on is null").param("id", id).param("because", because).update();
     }
 

@@ -27,7 +27,8 @@ class GroupingsController {
     record GroupingsView(List<Grouping> groupings, boolean mayChangeAll) {}
 
     /** @param school absent: every school's */
-    record NewGrouping(@NotBlank(message = "give it a name") @Size(max = 60, message = "is too long") String name, @Nullable Integer school, boolean sensitive) {}
+    record NewGrouping(@NotBlank(message = "give it a name") @Size(max = 60, message = "is too long") String name, @Nullable Integer school,
+            boolean sensitive) {}
 
     record GroupingForm(@NotBlank(message = "give it a name") @Size(max = 60, message = "is too long") String name, boolean sensitive, boolean ended) {}
 

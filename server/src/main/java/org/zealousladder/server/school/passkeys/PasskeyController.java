@@ -49,7 +49,8 @@ class PasskeyController {
     /** @param credential the browser's answer, in JSON */
     record Answer(@NotBlank @Size(max = 20_000) String credential) {}
 
-    record NewKey(@NotBlank @Size(max = 20_000) String credential, @NotBlank(message = "give it a name") @Size(max = 60, message = "is too long") String name) {}
+    record NewKey(@NotBlank @Size(max = 20_000) String credential,
+            @NotBlank(message = "give it a name") @Size(max = 60, message = "is too long") String name) {}
 
     record MayMake(@NotBlank(message = "give your present password") @Size(max = 200, message = "is too long") String current) {}
 

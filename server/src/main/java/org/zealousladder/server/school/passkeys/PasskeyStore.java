@@ -43,7 +43,8 @@ class PasskeyStore implements UserCredentialRepository, PublicKeyCredentialUserE
     List<Own> own(int person) {
         return db.sql("select credential_id, name, made_at, used_at from people_passkey where person_id = :person order by made_at").param("person", person)
                 .query((r, n) -> new Own(r.getBytes(1), r.getString(2), at(r.getObject(3, OffsetDateTime.class)), r.getObject(4) == null ? null
-                        : at(r.getObject(4, OffsetDateTime.class)))).list();
+                        : at(r.getObject(4, OffsetDateTime.class))))
+                .list();
     }
 
     /** @return whether it was there, and the person's */
@@ -70,7 +71,8 @@ class PasskeyStore implements UserCredentialRepository, PublicKeyCredentialUserE
                 .param("id", key.getCredentialId().getBytes()).param("key", key.getPublicKey().getBytes()).param("signatures", key.getSignatureCount())
                 .param("uv", key.isUvInitialized()).param("able", key.isBackupEligible()).param("backed", key.isBackupState())
                 .param("transports", key.getTransports().stream().map(AuthenticatorTransport::getValue).toArray(String[]::new))
-                .param("attestation", bytes(key.getAttestationObject())).param("client", bytes(key.getAttestationClientDataJSON())).param("name", key.getLabel())
+                .param("attestation", bytes(key.getAttestationObject())).param("client", bytes(key.getAttestationClientDataJSON()))
+                .param("name", key.getLabel())
                 .param("handle", key.getUserEntityUserId().getBytes()).update();
     }
 
@@ -92,7 +94,8 @@ class PasskeyStore implements UserCredentialRepository, PublicKeyCredentialUserE
         OffsetDateTime used = r.getObject(13, OffsetDateTime.class);
         Instant made = at(r.getObject(12, OffsetDateTime.class));
         return ImmutableCredentialRecord.builder().credentialType(PublicKeyCredentialType.PUBLIC_KEY).credentialId(new Bytes(r.getBytes(1)))
-                .userEntityUserId(new Bytes(r.getBytes(2))).publicKey(new ImmutablePublicKeyCose(r.getBytes(3))).signatureCount(r.getLong(4)).uvInitialized(r.getBoolean(5))
+                .userEntityUserId(new Bytes(r.getBytes(2))).publicKey(new ImmutablePublicKeyCose(r.getBytes(3))).signatureCount(r.getLong(4))
+                .uvInitialized(r.getBoolean(5))
                 .backupEligible(r.getBoolean(6)).backupState(r.getBoolean(7))
                 .transports(Arrays.stream((String[]) r.getArray(8).getArray()).map(AuthenticatorTransport::valueOf).collect(Collectors.toSet()))
                 .attestationObject(new Bytes(r.getBytes(9))).attestationClientDataJSON(new Bytes(r.getBytes(10))).label(r.getString(11)).created(made)

@@ -73,8 +73,9 @@ public class Passkeys {
         }
         var operations = new Webauthn4JRelyingPartyOperations(store, store, PublicKeyCredentialRpEntity.builder().id(host).name(NAME).build(),
                 Set.of(page.getScheme() + "://" + page.getAuthority()));
-        operations.setCustomizeCreationOptions(o -> o.authenticatorSelection(AuthenticatorSelectionCriteria.builder().residentKey(ResidentKeyRequirement.REQUIRED)
-                .userVerification(UserVerificationRequirement.REQUIRED).build()));
+        operations
+                .setCustomizeCreationOptions(o -> o.authenticatorSelection(AuthenticatorSelectionCriteria.builder().residentKey(ResidentKeyRequirement.REQUIRED)
+                        .userVerification(UserVerificationRequirement.REQUIRED).build()));
         operations.setCustomizeRequestOptions(o -> o.userVerification(UserVerificationRequirement.REQUIRED));
         return operations;
     }
@@ -105,7 +106,8 @@ public class Passkeys {
     void keep(URI page, PublicKeyCredentialCreationOptions asked, String credential, String name) {
         Webauthn4JRelyingPartyOperations operations = at(page);
         try {
-            PublicKeyCredential<AuthenticatorAttestationResponse> made = json.readValue(credential, new TypeReference<>() {});
+            PublicKeyCredential<AuthenticatorAttestationResponse> made = json.readValue(credential, new TypeReference<>() {
+            });
             operations.registerCredential(new ImmutableRelyingPartyRegistrationRequest(asked, new RelyingPartyPublicKey(made, name)));
         } catch (JacksonException | com.webauthn4j.util.exception.WebAuthnException | IllegalArgumentException e) {
             throw Refusal.invalid("credential", "The device's key could not be taken. Try once more, or with another device; nothing was saved.");
@@ -121,7 +123,8 @@ public class Passkeys {
     int signer(URI page, PublicKeyCredentialRequestOptions asked, String credential) {
         Webauthn4JRelyingPartyOperations operations = at(page);
         try {
-            PublicKeyCredential<AuthenticatorAssertionResponse> signed = json.readValue(credential, new TypeReference<>() {});
+            PublicKeyCredential<AuthenticatorAssertionResponse> signed = json.readValue(credential, new TypeReference<>() {
+            });
             PublicKeyCredentialUserEntity user = operations.authenticate(new RelyingPartyAuthenticationRequest(asked, signed));
             return store.person(user.getId()).orElseThrow(Passkeys::unknown);
         } catch (JacksonException | com.webauthn4j.util.exception.WebAuthnException | IllegalArgumentException | NullPointerException e) {
@@ -131,7 +134,8 @@ public class Passkeys {
     }
 
     private static Refusal unknown() {
-        return Refusal.unauthorized("That passkey is not known here, or its account has ended. Sign in with your password, and make a new one under your name.");
+        return Refusal
+                .unauthorized("That passkey is not known here, or its account has ended. Sign in with your password, and make a new one under your name.");
     }
 
     void remove(String key) {

@@ -3,9 +3,9 @@ package org.zealousladder.server.school.people;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import org.springframework.dao.DataIntegrityViolationException;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.audit.Audit;
@@ -154,6 +154,15 @@ public class AccountService {
     public List<Person> everyone() {
         requireAdministrator();
         return people.everyone();
+    }
+
+    /** Signs somebody out everywhere. */
+    public void endSessions(int person) {
+        requireAdministrator();
+        String login = people.login(person).orElseThrow(() -> Refusal.notFound("There is no such person."));
+        signIn.endSessions(login, null);
+        signIn.forgetDevices(person);
+        audit.note(Note.of(Kind.RIGHTS, "signed out everywhere").whom(person));
     }
 
     /** Ends an account or opens it again. Nothing of what the person entered is touched. */

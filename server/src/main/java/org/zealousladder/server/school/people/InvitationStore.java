@@ -9,7 +9,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.zealousladder.server.platform.database.PeopleDatabase;
-import org.zealousladder.server.platform.who.Viewer;
 
 @Repository
 class InvitationStore {
@@ -21,9 +20,11 @@ class InvitationStore {
 
     /** @return the person's number; empty where the name is taken */
     Optional<Integer> add(String login, String name, PersonRole role, @Nullable Integer school, @Nullable String email) {
-        return db.sql("""
+        return db
+                .sql("""
                 insert into people_person (login, name, role, school_id, email) values (lower(:login), :name, :role, :school, :email) on conflict do nothing returning id""")
-                .param("login", login).param("name", name).param("role", role.code()).param("school", school, Types.INTEGER).param("email", email).query(Integer.class).optional();
+                .param("login", login).param("name", name).param("role", role.code()).param("school", school, Types.INTEGER).param("email", email)
+                .query(Integer.class).optional();
     }
 
     boolean open(int person) {

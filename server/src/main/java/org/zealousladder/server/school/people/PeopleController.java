@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -67,6 +68,12 @@ class PeopleController {
     @PostMapping("/api/people/{id}/link")
     Invitations.Link link(@PathVariable int id) {
         return invitations.link(id);
+    }
+
+    @DeleteMapping("/api/people/{id}/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endSessions(@PathVariable int id) {
+        accounts.endSessions(id);
     }
 
     @PutMapping("/api/people/{id}/active")

@@ -42,7 +42,8 @@ class PeopleStore {
     private Optional<Account> open(String column, String value, Object param) {
         return db.sql(OPEN.formatted(column, value)).param("value", param).param("today", calendar.today())
                 .query((r, n) -> new Account(r.getInt("id"), new Viewer(r.getInt("id"), r.getString("login"), r.getString("name"),
-                        Arrays.stream((String[]) r.getArray("roles").getArray()).map(w -> Coded.of(PersonRole.class, w, "role").rights()).max(Comparator.naturalOrder())
+                        Arrays.stream((String[]) r.getArray("roles").getArray()).map(w -> Coded.of(PersonRole.class, w, "role").rights())
+                                .max(Comparator.naturalOrder())
                                 .orElseThrow(),
                         r.getObject("school_id", Integer.class), schools(r.getArray("schools")), schools(r.getArray("led"))), r.getString("password_hash")))
                 .optional();
@@ -72,8 +73,9 @@ class PeopleStore {
                 });
         Map<Integer, List<AccountService.Beside>> beside = new HashMap<>();
         db.sql("select r.id, r.person_id, r.role, r.school_id, r.starts, r.ends from people_role r order by r.starts desc, r.id").query(r -> {
-            beside.computeIfAbsent(r.getInt(2), id -> new ArrayList<>()).add(new AccountService.Beside(r.getInt(1), Coded.of(PersonRole.class, r.getString(3), "role"),
-                    r.getObject(4, Integer.class), r.getObject(5, LocalDate.class), r.getObject(6, LocalDate.class)));
+            beside.computeIfAbsent(r.getInt(2), id -> new ArrayList<>())
+                    .add(new AccountService.Beside(r.getInt(1), Coded.of(PersonRole.class, r.getString(3), "role"),
+                            r.getObject(4, Integer.class), r.getObject(5, LocalDate.class), r.getObject(6, LocalDate.class)));
         });
         return db.sql("""
                 select p.id, p.login, p.name, p.role, p.school_id, p.active, p.password_hash is not null,
@@ -96,6 +98,10 @@ class PeopleStore {
         db.sql("update people_person set signed_in_at = now() where id = :id").param("id", person).update();
     }
 
+    Optional<String> login(int id) {
+        return db.sql("select login from people_person where id = :id").param("id", id).query(String.class).optional();
+    }
+
     /** @return the login, if there is such a person */
     Optional<String> setActive(int id, boolean active) {
         return db.sql("update people_person set active = :active where id = :id returning login").param("active", active).param("id", id)
@@ -109,7 +115,8 @@ class PeopleStore {
                 select :person, :role, :school::integer, :starts, :ends::date
                  where not exists (select from people_role r where r.person_id = :person and r.role = :role and r.school_id is not distinct from :school::integer
                                       and daterange(r.starts, r.ends, '[]') && daterange(:starts, :ends::date, '[]'))""").param("person", person)
-                .param("role", role.code()).param("school", school, java.sql.Types.INTEGER).param("starts", starts).param("ends", ends, java.sql.Types.DATE).update() == 1;
+                .param("role", role.code()).param("school", school, java.sql.Types.INTEGER).param("starts", starts).param("ends", ends, java.sql.Types.DATE)
+                .update() == 1;
     }
 
     /** @return how many: one, or none where there is no such role or it would end before it begins */
@@ -121,7 +128,8 @@ class PeopleStore {
     List<AccountService.TaughtClass> classes() {
         return db.sql("""
                 select c.id, c.name, y.name as year, c.school_id from roster_class c join roster_year y on y.id = c.year_id
-                 where y.ends >= :today and (c.ends is null or c.ends >= :today) order by y.starts, c.name collate "und-x-icu\"""").param("today", calendar.today())
+                 where y.ends >= :today and (c.ends is null or c.ends >= :today) order by y.starts, c.name collate "und-x-icu\"""")
+                .param("today", calendar.today())
                 .query(AccountService.TaughtClass.class).list();
     }
 
@@ -153,7 +161,8 @@ class PeopleStore {
                     left join people_taught t on t.person_id = p.id left join people_caseload_size k on k.person_id = p.id
                    where p.active) x
                  where place <= case role when 'teacher' then 8 else 1 end
-                 order by case role when 'teacher' then 0 when 'interventionist' then 1 when 'coordinator' then 2 else 3 end, id""").query(SamplePerson.class).list();
+                 order by case role when 'teacher' then 0 when 'interventionist' then 1 when 'coordinator' then 2 else 3 end, id""").query(SamplePerson.class)
+                .list();
     }
 
     /** @return the person, if there is one */

@@ -111,6 +111,7 @@ class SessionController {
         List<SamplePerson> samples = properties.demo() ? people.samples() : List.of();
         return new SessionView(calendar.today(), properties.demo(),
                 viewer == null ? null : new PersonView(viewer.id(), viewer.login(), viewer.name(), viewer.role()), samples,
-                viewer == null && people.nobodyYet(), viewer != null && !SignedIn.withBothSteps() && rights.wantsSecondStep(viewer), elsewhere.on() ? elsewhere.name() : null);
+                viewer == null && people.nobodyYet(), viewer != null && !SignedIn.withBothSteps() && rights.wantsSecondStep(viewer),
+                elsewhere.on() ? elsewhere.name() : null);
     }
 }

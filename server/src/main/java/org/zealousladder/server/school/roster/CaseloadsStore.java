@@ -21,7 +21,8 @@ class CaseloadsStore {
                 select k.person_id, s.id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code, k.starts
                   from roster_caseload k join roster_student s on s.id = k.student_id
                  where k.ends is null or k.ends > scope_today()
-                 order by k.person_id, coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").query(OnCaseload.class).list();
+                 order by k.person_id, coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""")
+                .query(OnCaseload.class).list();
     }
 
     /** The name of somebody whose caseload the viewer may change, and whose account has not ended. */

@@ -18,7 +18,10 @@ public record ClassesView(LocalDate today, SchoolYear year, List<ClassRef> class
 
     public record InClass(int classId, int id, String givenName, String familyName, String code, LocalDate starts) {}
 
-    public record GroupRow(int id, String name, @Nullable String subject, int schoolId, @Nullable LocalDate ends, List<String> teachers) {}
+    public record GroupRow(int id, String name, @Nullable String subject, int schoolId, @Nullable LocalDate ends, List<Leader> teachers) {}
+
+    /** Who leads a group. */
+    public record Leader(int id, String name) {}
 
     public record Member(int groupId, int id, String givenName, String familyName, String code, LocalDate starts) {}
 

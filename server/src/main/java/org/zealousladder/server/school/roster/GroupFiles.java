@@ -23,7 +23,8 @@ class GroupFiles implements DeclaresFiles {
                       left join roster_school s on s.code = st.school left join roster_year y on y.name = st.year""")
             .unknown("school", "school_id", "school")
             .unknown("year", "year_id", "school year")
-            .problem("year", "exists (select from roster_year y where y.id = year_id and y.school_id <> j.school_id)", "'The year ' || year || ' is another school''s.'")
+            .problem("year", "exists (select from roster_year y where y.id = year_id and y.school_id <> j.school_id)",
+                    "'The year ' || year || ' is another school''s.'")
             .problem("name",
                     "exists (select from roster_group o where (o.school_id, o.year_id, o.name) = (j.school_id, j.year_id, j.name) and o.id is distinct from j.id)",
                     "'Another group of that school and year has this name already.'")

@@ -65,6 +65,20 @@ class GroupsController {
         groups.endMember(id, student, form.ends());
     }
 
+    record Leaders(@NotNull @NotEmpty(message = "choose somebody first") @Size(max = 20) List<Integer> teachers) {}
+
+    @PostMapping("/api/groups/{id}/teachers")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void addTeachers(@PathVariable int id, @Valid @RequestBody Leaders form) {
+        groups.addTeachers(id, form.teachers());
+    }
+
+    @PutMapping("/api/groups/{id}/teachers/{person}/ends")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endTeacher(@PathVariable int id, @PathVariable int person, @Valid @RequestBody LastDay form) {
+        groups.endTeacher(id, person, form.ends());
+    }
+
     @PutMapping("/api/groups/{id}/ends")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(@PathVariable int id, @Valid @RequestBody GroupEnds form) {

@@ -93,6 +93,29 @@ public class GroupsService {
         }
     }
 
+    /** From today on, or from the first day of the group's year, they lead it. */
+    public void addTeachers(int group, List<Integer> teachers) {
+        GroupRef found = require(group);
+        if (!store.teachers().stream().filter(t -> t.schoolId() == found.schoolId()).map(ClassesView.TeacherRef::id).toList().containsAll(teachers)) {
+            throw Refusal.invalid("teachers", "One of them works at another school, or is nobody. Nothing was saved.");
+        }
+        try {
+            store.addTeachers(group, teachers, from(roster.year(found.yearId())));
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.invalid("teachers", "One of them leads the group already. Nothing was saved.");
+        }
+        audit.note(Note.of(Kind.RIGHTS, "teaching group given").about("group-" + group));
+    }
+
+    /** @param last the last day on which the person leads it */
+    public void endTeacher(int group, int person, LocalDate last) {
+        require(group);
+        if (store.endTeacher(group, person, last) == 0) {
+            throw Refusal.notFound("That person does not lead the group any more, or began later than that day.");
+        }
+        audit.note(Note.of(Kind.RIGHTS, "leading a group ends on " + last).about("group-" + group).whom(person));
+    }
+
     /** @param last the last day of the group; null: it goes on */
     public void end(int group, @Nullable LocalDate last) {
         requireSchool(store.schoolOf(group).orElseThrow(() -> Refusal.notFound("There is no such group.")));

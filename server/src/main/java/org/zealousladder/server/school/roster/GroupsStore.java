@@ -1,8 +1,11 @@
 package org.zealousladder.server.school.roster;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -21,13 +24,17 @@ class GroupsStore {
     }
 
     List<GroupRow> groups(int year) {
+        Map<Integer, List<ClassesView.Leader>> leaders = new HashMap<>();
+        db.sql("""
+                select l.group_id, p.id, p.name from roster_leads l join people_person p on p.id = l.person_id join roster_group g on g.id = l.group_id and g.year_id = :year
+                 where l.ends is null or l.ends > scope_today() order by p.name collate "und-x-icu\"""").param("year", year).query(r -> {
+            leaders.computeIfAbsent(r.getInt(1), g -> new ArrayList<>()).add(new ClassesView.Leader(r.getInt(2), r.getString(3)));
+        });
         return db.sql("""
-                select g.id, g.name, g.subject, g.school_id, g.ends,
-                       coalesce((select array_agg(p.name order by p.name) from roster_leads l join people_person p on p.id = l.person_id
-                                  where l.group_id = g.id and (l.ends is null or l.ends >= scope_today())), '{}') as teachers
+                select g.id, g.name, g.subject, g.school_id, g.ends
                   from roster_group g where g.year_id = :year and g.id in (select scope_groups()) order by g.name collate "und-x-icu\"""").param("year", year)
                 .query((r, n) -> new GroupRow(r.getInt(1), r.getString(2), r.getString(3), r.getInt(4), r.getObject(5, LocalDate.class),
-                        List.of((String[]) r.getArray(6).getArray())))
+                        leaders.getOrDefault(r.getInt(1), List.of())))
                 .list();
     }
 
@@ -36,7 +43,8 @@ class GroupsStore {
                 select m.group_id, s.id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code, m.starts
                   from roster_member m join roster_group g on g.id = m.group_id and g.year_id = :year join roster_student s on s.id = m.student_id
                  where m.ends is null or m.ends > scope_today()
-                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(Member.class).list();
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year)
+                .query(Member.class).list();
     }
 
     List<InClass> students(int year) {
@@ -44,11 +52,14 @@ class GroupsStore {
                 select e.class_id, s.id, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name, s.code, e.starts
                   from roster_enrolment e join roster_class c on c.id = e.class_id and c.year_id = :year join roster_student s on s.id = e.student_id
                  where (e.ends is null or e.ends >= scope_today()) and c.id in (select scope_classes())
-                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year).query(InClass.class).list();
+                 order by coalesce(s.preferred_name, s.given_name) collate "und-x-icu", s.family_name collate "und-x-icu\"""").param("year", year)
+                .query(InClass.class).list();
     }
 
     List<TeacherRef> teachers() {
-        return db.sql("select id, name, school_id from people_person where active and school_id is not null order by name collate \"und-x-icu\"")
+        return db.sql("""
+                select distinct p.id, p.name, r.school_id, p.name collate "und-x-icu" as sorted from people_person p join people_roles(scope_today()) r on r.person_id = p.id
+                 where p.active and r.school_id is not null order by sorted, p.id, r.school_id""")
                 .query(TeacherRef.class)
                 .list();
     }
@@ -83,6 +94,12 @@ class GroupsStore {
     void addTeachers(int group, Collection<Integer> people, LocalDate from) {
         db.sql("insert into roster_leads (group_id, person_id, starts) select :group, p, :from from unnest(:people::integer[]) p").param("group", group)
                 .param("people", people.toArray(Integer[]::new)).param("from", from).update();
+    }
+
+    int endTeacher(int group, int person, LocalDate last) {
+        return db.sql(
+                "update roster_leads set ends = :last where group_id = :group and person_id = :person and starts <= :last and (ends is null or ends > :last)")
+                .param("group", group).param("person", person).param("last", last).update();
     }
 
     int endMember(int group, int student, LocalDate last) {

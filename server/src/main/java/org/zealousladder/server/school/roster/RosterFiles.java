@@ -32,9 +32,11 @@ class RosterFiles implements DeclaresFiles {
                            else 'changed' end as outcome
                       from stage st left join roster_year y on y.name = st.year left join roster_school s on s.code = st.school""")
             .unknown("school", "school_id", "school")
-            .problem("school", "id is not null and school_id is distinct from school_now", "'The year is on record as another school''s, or as every school''s; give it another name.'")
+            .problem("school", "id is not null and school_id is distinct from school_now",
+                    "'The year is on record as another school''s, or as every school''s; give it another name.'")
             .problem("ends", "ends <= starts", "'The last day must be after the first.'")
-            .problem("starts", """
+            .problem("starts",
+                    """
                     exists (select from roster_year o where o.name <> j.year and o.school_id is not distinct from j.school_id and daterange(o.starts, o.ends, '[]') && j.span
                        and not exists (select from joined k where k.id = o.id))
                     or exists (select from joined k where k.row_no < j.row_no and k.year <> j.year and k.school_id is not distinct from j.school_id and k.span && j.span)""",
@@ -56,7 +58,8 @@ class RosterFiles implements DeclaresFiles {
                       left join roster_school s on s.code = st.school left join roster_year y on y.name = st.year""")
             .unknown("school", "school_id", "school")
             .unknown("year", "year_id", "school year")
-            .problem("year", "exists (select from roster_year y where y.id = year_id and y.school_id <> j.school_id)", "'The year ' || year || ' is another school''s.'")
+            .problem("year", "exists (select from roster_year y where y.id = year_id and y.school_id <> j.school_id)",
+                    "'The year ' || year || ' is another school''s.'")
             .problem("grade", "grade is null", "'The list does not tell the grade of the class ' || name || '. Give a column with it.'")
             .problem("grade", "grade not between 0 and 13", "'A grade is a whole number from 0 to 13.'")
             .key("class").payload("%s.school_id, %s.year_id, %s.name, %s.grade")

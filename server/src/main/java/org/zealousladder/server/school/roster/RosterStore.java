@@ -56,7 +56,8 @@ class RosterStore {
     }
 
     int addYear(String name, LocalDate starts, LocalDate ends, @Nullable Integer school) {
-        return db.sql("insert into roster_year (name, starts, ends, school_id) values (:name, :starts, :ends, :school) returning id").param("school", school, Types.INTEGER)
+        return db.sql("insert into roster_year (name, starts, ends, school_id) values (:name, :starts, :ends, :school) returning id")
+                .param("school", school, Types.INTEGER)
                 .param("name", name).param("starts", starts)
                 .param("ends", ends).query(Integer.class).single();
     }
@@ -183,12 +184,14 @@ class RosterStore {
 
     /** By what they are called, by the given name on record, or by code. */
     List<Enrolled> find(String words, LocalDate asOf, int limit) {
-        return db.sql(known(ENROLLED, asOf) + """
+        return db
+                .sql(known(ENROLLED, asOf) + """
                  where e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)
                    and (roster_plain(s.given_name || ' ' || s.family_name) like '%' || roster_plain(:words) || '%' escape '\\'
                         or roster_plain(s.preferred_name || ' ' || s.family_name) like '%' || roster_plain(:words) || '%' escape '\\'
                         or s.code ilike :start escape '\\')
-                 order by (roster_plain(coalesce(s.preferred_name, s.given_name)) like roster_plain(:words) || '%' escape '\\') desc,""" + BY_NAME + " limit :limit")
+                 order by (roster_plain(coalesce(s.preferred_name, s.given_name)) like roster_plain(:words) || '%' escape '\\') desc,""" + BY_NAME
+                        + " limit :limit")
                 .param("asOf", asOf).param("known", asOf).param("words", like(words)).param("start", like(words) + "%").param("limit", limit)
                 .query(PLACE).list();
     }

@@ -58,9 +58,10 @@ public class SchoolEditor {
         if (days > LONGEST_YEAR) {
             throw Refusal.invalid("ends", "A school year is shorter than that; check its days.");
         }
-        store.years().stream().filter(y -> Objects.equals(y.schoolId(), school) && !y.starts().isAfter(ends) && !y.ends().isBefore(starts)).findFirst().ifPresent(y -> {
-            throw Refusal.invalid("starts", "It would overlap " + y.name() + ", " + Words.day(y.starts()) + " to " + Words.day(y.ends()) + ".");
-        });
+        store.years().stream().filter(y -> Objects.equals(y.schoolId(), school) && !y.starts().isAfter(ends) && !y.ends().isBefore(starts)).findFirst()
+                .ifPresent(y -> {
+                    throw Refusal.invalid("starts", "It would overlap " + y.name() + ", " + Words.day(y.starts()) + " to " + Words.day(y.ends()) + ".");
+                });
         String at = school == null ? "" : " " + store.schools().stream().filter(s -> s.id() == school).map(SchoolRef::name).findFirst()
                 .orElseThrow(() -> Refusal.notFound("There is no such school."));
         String called = name == null || name.isBlank() ? called(starts, ends) + at : name.strip();

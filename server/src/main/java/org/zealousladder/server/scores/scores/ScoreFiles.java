@@ -48,7 +48,8 @@ class ScoreFiles implements DeclaresFiles {
             .problem("score", "score not between lowest and highest", "'The score is outside ' || lowest || ' to ' || highest || '.'")
             .problem("score", "score <> round(score::numeric, decimals)::double precision",
                     "case decimals when 0 then 'The score must be a whole number.' else 'The score has more than ' || decimals || ' decimals.' end")
-            .problem("score", "added is not null and score is not null and score <> added", "'The parts of ' || measure || ' add up to ' || added || ', not to ' || score || '.'")
+            .problem("score", "added is not null and score is not null and score <> added",
+                    "'The parts of ' || measure || ' add up to ' || added || ', not to ' || score || '.'")
             .problem("date", "date > " + TODAY, "'The date is in the future.'")
             .problem("date", "date < date '1990-01-01'", "'The date is too long ago; check the year.'")
             .problem("date", "date > ends and outcome <> 'unchanged'", "'The measure is given until ' || ends || '.'")

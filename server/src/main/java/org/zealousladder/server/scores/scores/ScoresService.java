@@ -204,7 +204,8 @@ public class ScoresService {
     /** A sum is typed in its parts. */
     private void requireNoSum(Measure measure, ScoreEntry entry) {
         if (measure.addsUp() && store.partsKnown(entry.studentId(), entry.measureId(), entry.takenOn())) {
-            throw Refusal.conflict("The parts of " + measure.name() + " are on record for that day, and this is their sum. Correct the parts instead; nothing was saved.");
+            throw Refusal.conflict(
+                    "The parts of " + measure.name() + " are on record for that day, and this is their sum. Correct the parts instead; nothing was saved.");
         }
     }
 

@@ -148,7 +148,8 @@ class ScoresStore {
 
     /** Adds up the parts of a day, where the measure is one of them or their whole. */
     void addUp(int student, int measure, LocalDate day) {
-        db.sql("select scores_add_up(array[:student]::integer[], array[:measure]::smallint[], array[:day]::date[])").param("student", student).param("measure", measure)
+        db.sql("select scores_add_up(array[:student]::integer[], array[:measure]::smallint[], array[:day]::date[])").param("student", student)
+                .param("measure", measure)
                 .param("day", day).query(Integer.class).single();
     }
 
@@ -156,7 +157,8 @@ class ScoresStore {
     boolean partsKnown(int student, int whole, LocalDate day) {
         return db.sql("""
                 select exists (select from measures_measure p join scores_score s on s.measure_id = p.id and s.student_id = :student and s.taken_on = :day
-                                  and s.superseded_by is null and s.status <> 'withdrawn' where p.part_of = :whole)""").param("student", student).param("whole", whole)
+                                  and s.superseded_by is null and s.status <> 'withdrawn' where p.part_of = :whole)""").param("student", student)
+                .param("whole", whole)
                 .param("day", day).query(Boolean.class).single();
     }
 

@@ -174,7 +174,8 @@ public class EntryService {
                     "The " + window.name().toLowerCase(Locale.ROOT) + " window begins on " + Words.day(window.starts()) + "; that day is before it.");
         }
         LocalDate today = calendar.today();
-        allWindows.of(roster.enrolled(student, today).schoolId(), today).stream().filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
+        allWindows.of(roster.enrolled(student, today).schoolId(), today).stream()
+                .filter(w -> w.id() != window.id() && !takenOn.isBefore(w.starts()) && w.starts().isAfter(window.ends())).findFirst()
                 .ifPresent(w -> {
                     throw Refusal.invalid("takenOn", "By that day the " + w.name().toLowerCase(Locale.ROOT) + " window had begun; enter the score there.");
                 });

@@ -58,7 +58,8 @@ public class ScreeningService {
         List<Enrolled> left = all.stream().filter(e -> e.enrolledTo() != null && e.enrolledTo().isBefore(last)).toList();
         List<Enrolled> later = all.stream().filter(e -> e.enrolledFrom().isAfter(last)).toList();
         List<Window> two = new ArrayList<>();
-        Optional<Window> before = allWindows.of(school, asOf).stream().filter(w -> w.starts().isBefore(window.starts())).max(Comparator.comparing(Window::starts));
+        Optional<Window> before = allWindows.of(school, asOf).stream().filter(w -> w.starts().isBefore(window.starts()))
+                .max(Comparator.comparing(Window::starts));
         before.ifPresent(two::add);
         two.add(window);
         List<Measure> known = measures.measures(asOf);
@@ -70,6 +71,8 @@ public class ScreeningService {
                         || all.stream().anyMatch(s -> standing.of(s.id(), m.id()).get(two.size() - 1).scored()))
                 .toList();
         return new Screening(window, before, asOf, school, expected, left, later, given,
-                known.stream().filter(m -> given.stream().anyMatch(w -> w.id() == m.id() || Objects.equals(m.partOf(), w.id()) && m.givenOn(window.starts()))).toList(), standing);
+                known.stream().filter(m -> given.stream().anyMatch(w -> w.id() == m.id() || Objects.equals(m.partOf(), w.id()) && m.givenOn(window.starts())))
+                        .toList(),
+                standing);
     }
 }

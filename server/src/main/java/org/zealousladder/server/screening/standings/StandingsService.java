@@ -52,7 +52,8 @@ public class StandingsService {
 
     /** For views that have the students' scores from the first window on at hand already. */
     public Standings of(List<Enrolled> students, Collection<Measure> on, List<Window> windows, LocalDate asOf, List<Score> all) {
-        return of(students.stream().map(Enrolled::id).toList(), on, windows, asOf, allLadders.ladders(windows, asOf, allLadders.defaultSet(school(students), asOf)),
+        return of(students.stream().map(Enrolled::id).toList(), on, windows, asOf,
+                allLadders.ladders(windows, asOf, allLadders.defaultSet(school(students), asOf)),
                 all);
     }
 

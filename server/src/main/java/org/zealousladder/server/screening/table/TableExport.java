@@ -3,6 +3,7 @@ package org.zealousladder.server.screening.table;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -11,6 +12,7 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.downloads.CsvRows;
+import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.standings.CellStatus;
@@ -70,16 +72,29 @@ final class TableExport {
         }
     }
 
+    /** The words that stand for a score where there is none. */
+    static List<String> words() {
+        return Arrays.stream(CellStatus.values()).filter(s -> s != CellStatus.SCORED).map(TableExport::words).toList();
+    }
+
     private List<String> heads() {
-        List<String> heads = new ArrayList<>(List.of("Code"));
+        return declared().stream().map(Column::name).toList();
+    }
+
+    List<Column> declared() {
+        List<Column> heads = new ArrayList<>(List.of(Column.of("Code", Column.Type.TEXT)));
         if (!codes) {
-            heads.add("Student");
+            heads.add(Column.of("Student", Column.Type.TEXT));
         }
-        heads.addAll(List.of("Class", "Support"));
+        heads.addAll(List.of(Column.of("Class", Column.Type.TEXT), Column.optional("Support", Column.Type.TEXT)));
         for (int c : chosen) {
             TableColumn column = columns.get(c);
             String name = column.measure() + ", " + column.window();
-            heads.addAll(column.lastYear() ? List.of(name, name + ", band", name + ", a year before") : List.of(name, name + ", band"));
+            heads.add(Column.optional(name, Column.Type.NUMBER));
+            heads.add(Column.optional(name + ", band", Column.Type.TEXT));
+            if (column.lastYear()) {
+                heads.add(Column.optional(name + ", a year before", Column.Type.NUMBER));
+            }
         }
         return heads;
     }
@@ -94,8 +109,7 @@ final class TableExport {
         for (int c : chosen) {
             TableColumn column = columns.get(c);
             TableCell cell = row.cells().get(c);
-            cells.add(cell.value() != null ? cell.value()
-                    : cell.status() == CellStatus.NONE ? "not screened" : cell.status() == CellStatus.ELSEWHERE ? "not here" : text(cell.status()));
+            cells.add(cell.value() != null ? cell.value() : words(cell.status()));
             cells.add(cell.band() == null ? "" : column.bands().isEmpty() ? "tier " + cell.tier() : column.bands().get(cell.band()));
             if (column.lastYear()) {
                 cells.add(cell.thenValue() == null ? "" : cell.thenValue());
@@ -104,7 +118,7 @@ final class TableExport {
         return cells;
     }
 
-    private static String text(@Nullable CellStatus status) {
-        return status == null ? "" : status.code();
+    private static String words(@Nullable CellStatus status) {
+        return status == null ? "" : status == CellStatus.NONE ? "not screened" : status == CellStatus.ELSEWHERE ? "not here" : status.code();
     }
 }

@@ -154,6 +154,21 @@ class OneRosterTest extends ServerTest {
     }
 
     @Test
+    void somebodyAtTwoSchoolsHasARoleAtEachAndGoesOutWithBoth() throws Exception {
+        take(Bundles.school("papa", "Papa school").zip());
+        take(Bundles.school("stour", "Stour school").zip());
+        Bundles both = Bundles.school("papa", "Papa school").with("orgs", "papa-x,", "papa-s2,,,Stour school,school,STOUR,")
+                .with("roles", "papa-r9,", "papa-r9,,,papa-5,secondary,principal,2026-01-05,2026-06-26,papa-s2,");
+        String roles = "select concat_ws(' ', r.role, s.code, r.starts, r.ends) from people_role r join people_person p on p.id = r.person_id join roster_school s on s.id = r.school_id"
+                + " where p.login = (select x.login from people_person x join roster_foreign f on f.kind = 'person' and f.record_id = x.id and f.foreign_id = 'papa-5')";
+        take(both.zip());
+        assertEquals(List.of("coordinator STOUR 2026-01-05 2026-06-26"), asking(Viewer.SYSTEM, () -> db.sql(roles).query(String.class).list()));
+        take(both.zip());
+        assertEquals(1, asking(Viewer.SYSTEM, () -> db.sql(roles).query(String.class).list()).size(), "the same again");
+        assertTrue(String.join("\n", takenOut(person("a.sandvik")).get("roles.csv")).contains("secondary,principal,2026-01-05,2026-06-26"));
+    }
+
+    @Test
     void noFileMakesAnAdministratorOrTakesOneAway() throws Exception {
         take(Bundles.school("noss", "Noss school").zip());
         take(Bundles.school("noss", "Noss school").with("users", "noss-7,", Bundles.user("noss-7", "", "", "a.sandvik", "A.", "Sandvik", ""))

@@ -302,6 +302,13 @@ class ImportTest extends ServerTest {
         assertEquals(List.of("student string  true", "measure string  true", "date date yyyy-MM-dd true", "score number  false",
                 "status string scored|absent|exempt|invalid false", "known date yyyy-MM-dd false"), columns);
         read(person("m.tveit"), "/api/records/kinds/nothing-metadata.json").andExpect(refused("404 not-found"));
+        JsonNode table = body(send(person("r.oduya"), "/api/table/export",
+                Map.of("who", "class-" + classId("2025-KITTIWAKE"), "year", thisYear(), "asOf", "2026-03-13", "format",
+                        "csv-metadata.json", "students", List.of(), "columns", List.of(0), "codes", true))
+                .andExpect(status().isOk()));
+        assertEquals(List.of("Code", "Class", "Support", "Oral reading, Autumn"),
+                table.at("/tableSchema/columns").valueStream().map(c -> c.get("name").asString()).limit(4).toList());
+        assertTrue(table.at("/tableSchema/columns/3/null").toString().contains("not screened"), table.toString());
         JsonNode untested = body(read(person("i.mensah"), "/api/coverage/untested.csv-metadata.json").andExpect(status().isOk()));
         assertEquals(7, untested.at("/tableSchema/columns").size());
     }

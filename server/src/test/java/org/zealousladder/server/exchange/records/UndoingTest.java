@@ -2,7 +2,6 @@ package org.zealousladder.server.exchange.records;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.nio.file.Path;
@@ -97,8 +96,11 @@ class UndoingTest extends ServerTest {
 
     /** Everything there is in the tables that such a file fills, but for what is derived or only says how it came. */
     private String standing(List<String> tables) {
-        return asking(Viewer.SYSTEM, () -> tables.stream().map(t -> db.sql("select coalesce(md5(string_agg(x::text, '|' order by x::text)), '') from (select to_jsonb(t) - 'known_from' as x from "
-                + t + " t) y").query(String.class).single()).collect(java.util.stream.Collectors.joining(" ")));
+        return asking(Viewer.SYSTEM,
+                () -> tables.stream().map(
+                        t -> db.sql("select coalesce(md5(string_agg(x::text, '|' order by x::text)), '') from (select to_jsonb(t) - 'known_from' as x from "
+                                + t + " t) y").query(String.class).single())
+                        .collect(java.util.stream.Collectors.joining(" ")));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -116,16 +118,21 @@ class UndoingTest extends ServerTest {
         return Stream.of(
                 Arguments.of("cuts", List.of("measures_ladder", "measures_band"), List.of("measure,grade,year,window,band,tier,from_score,set",
                         "maze,3,2025-26,Winter,Low,3,,local", "maze,3,2025-26,Winter,High,1,15,local")),
-                Arguments.of("cut-sets", List.of("measures_cut_set", "measures_default_set"), List.of("set,set_title,set_kind,school,note,counts", "turnstones,Of turnstones,local,SKERROW,,yes")),
+                Arguments.of("cut-sets", List.of("measures_cut_set", "measures_default_set"),
+                        List.of("set,set_title,set_kind,school,note,counts", "turnstones,Of turnstones,local,SKERROW,,yes")),
                 Arguments.of("norms", List.of("norms_set", "norms_table", "norms_point"), List.of("norm_set,measure,grade,window,percentile,score,rests_on",
                         "skuas,maze,3,Winter,25,10,200", "skuas,maze,3,Winter,75,20,200")),
-                Arguments.of("goals", List.of("goals_goal"), List.of("student,measure,start_date,start_score,goal_date,goal_score", "S1040,maze,2025-10-09,10,2026-05-08,25")),
+                Arguments.of("goals", List.of("goals_goal"),
+                        List.of("student,measure,start_date,start_score,goal_date,goal_score", "S1040,maze,2025-10-09,10,2026-05-08,25")),
                 Arguments.of("concerns", List.of("plans_concern"), List.of("student,area,level,since,note", "S1041,Reading,2,2026-01-12,slow")),
                 Arguments.of("plans", List.of("plans_plan", "plans_phase"), List.of("student,measure,starts,ends,worry,strategy,per_week,minutes",
                         "S1042,maze,2026-02-02,2026-04-24,slow,Reading in pairs,2,20")),
-                Arguments.of("tiers", List.of("tiers_tier"), List.of("student,area,year,window,tier,decided,reason", "S1010,Reading,2025-26,Winter,3,2026-02-02,as we know them")),
-                Arguments.of("passages", List.of("reading_passage"), List.of("passage,title,text,grade,school", "ebb,Ebb,The tide went out before the boat could leave the quay again.,3,SKERROW")),
-                Arguments.of("readings", List.of("reading_reading"), List.of("student,passage,read_on,seconds,limit_seconds,last_word,level", "S1040,tide-table,2026-02-02,60,60,40,Reads it with help")),
+                Arguments.of("tiers", List.of("tiers_tier"),
+                        List.of("student,area,year,window,tier,decided,reason", "S1010,Reading,2025-26,Winter,3,2026-02-02,as we know them")),
+                Arguments.of("passages", List.of("reading_passage"),
+                        List.of("passage,title,text,grade,school", "ebb,Ebb,The tide went out before the boat could leave the quay again.,3,SKERROW")),
+                Arguments.of("readings", List.of("reading_reading"),
+                        List.of("student,passage,read_on,seconds,limit_seconds,last_word,level", "S1040,tide-table,2026-02-02,60,60,40,Reads it with help")),
                 Arguments.of("grouped", List.of("roster_grouped"), List.of("student,grouping,value,from,to", "S1040,home-language,Tamil,,")),
                 Arguments.of("people-at-home", List.of("roster_contact"), List.of("student,name,phone", "S1040,Ane Undone,0555 1")),
                 Arguments.of("enrolments", List.of("roster_enrolment"), List.of("student,class,from,grade", "S1040,2025-TERN,2025-08-25,3")));
@@ -134,7 +141,8 @@ class UndoingTest extends ServerTest {
     @Test
     void aPlanWithSessionsOfLaterStays() throws Exception {
         Viewer admin = person("a.sandvik");
-        long plan = bringIn(admin, TestServer.csv("student,measure,starts,ends,worry,strategy,per_week,minutes", "S1044,maze,2026-02-02,2026-04-24,slow,Reading in pairs,2,20"));
+        long plan = bringIn(admin,
+                TestServer.csv("student,measure,starts,ends,worry,strategy,per_week,minutes", "S1044,maze,2026-02-02,2026-04-24,slow,Reading in pairs,2,20"));
         long held = bringIn(admin, TestServer.csv("student,measure,held_on,given", "S1044,maze,2026-02-03,1"));
         undo(admin, plan).andExpect(refused("409 conflict"));
         undo(admin, held).andExpect(status().isNoContent());

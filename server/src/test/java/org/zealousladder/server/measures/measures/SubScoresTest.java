@@ -30,8 +30,10 @@ class SubScoresTest extends ScreeningTest {
     @BeforeEach
     void aMeasureWithTwoPartsThatAddUp() throws Exception {
         code = "tern-parts-" + ++made;
-        take("measure,title,kind,area,unit,lowest,highest,decimals,better,part_of,adds_up", code + ",Parts " + made + ",screening,Writing,points,0,20,0,higher,,yes",
-                code + "-a,Counting,screening,Writing,points,0,10,0,higher," + code + ",", code + "-b,Naming,screening,Writing,points,0,10,0,higher," + code + ",");
+        take("measure,title,kind,area,unit,lowest,highest,decimals,better,part_of,adds_up",
+                code + ",Parts " + made + ",screening,Writing,points,0,20,0,higher,,yes",
+                code + "-a,Counting,screening,Writing,points,0,10,0,higher," + code + ",",
+                code + "-b,Naming,screening,Writing,points,0,10,0,higher," + code + ",");
         newClass("2025-PARTS" + made, 3, "b.calder", "Ada", "Bo");
         teacher = person("b.calder");
         admin = person("a.sandvik");
@@ -43,15 +45,18 @@ class SubScoresTest extends ScreeningTest {
     }
 
     private @Nullable String total(int student) {
-        return asking(Viewer.SYSTEM, () -> db.sql("""
+        return asking(Viewer.SYSTEM,
+                () -> db.sql("""
                 select coalesce(value::text, status) || ' ' || source from scores_score
-                 where student_id = :s and measure_id = :m and taken_on = '2026-01-12' and superseded_by is null""").param("s", student).param("m", measure(code))
-                .query(String.class).optional().orElse("none"));
+                 where student_id = :s and measure_id = :m and taken_on = '2026-01-12' and superseded_by is null""").param("s", student)
+                        .param("m", measure(code))
+                        .query(String.class).optional().orElse("none"));
     }
 
     private ResultActions type(int student, String part, @Nullable Integer value, String status, @Nullable Long seen) {
-        Map<String, Object> cell = new HashMap<>(Map.of("studentId", student, "measureId", measure(part), "windowId", window("Winter"), "takenOn", "2026-01-12", "status", status,
-                "sure", true));
+        Map<String, Object> cell = new HashMap<>(
+                Map.of("studentId", student, "measureId", measure(part), "windowId", window("Winter"), "takenOn", "2026-01-12", "status", status,
+                        "sure", true));
         if (value != null) {
             cell.put("value", value);
         }
@@ -66,7 +71,8 @@ class SubScoresTest extends ScreeningTest {
     }
 
     private JsonNode entry() throws Exception {
-        return body(read(teacher, "/api/entry?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&window=" + window("Winter") + "&asOf=2026-03-13")
+        return body(read(teacher,
+                "/api/entry?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&window=" + window("Winter") + "&asOf=2026-03-13")
                 .andExpect(status().isOk()));
     }
 
@@ -87,8 +93,10 @@ class SubScoresTest extends ScreeningTest {
         assertEquals("withdrawn added-up", total(ada), "one there, one absent is no sum");
         type(ada, code + "-a", null, "absent", first).andExpect(status().isOk());
         assertEquals("absent added-up", total(ada));
-        assertEquals(List.of(5.0, 6.0, 8.0), asking(Viewer.SYSTEM, () -> db.sql("select value from scores_score where student_id = :s and measure_id <> :m and value is not null order by 1")
-                .param("s", ada).param("m", measure(code)).query(Double.class).list()), "what was typed stays on record");
+        assertEquals(List.of(5.0, 6.0, 8.0),
+                asking(Viewer.SYSTEM, () -> db.sql("select value from scores_score where student_id = :s and measure_id <> :m and value is not null order by 1")
+                        .param("s", ada).param("m", measure(code)).query(Double.class).list()),
+                "what was typed stays on record");
     }
 
     private long entryOf(int student, String measure) throws Exception {
@@ -100,14 +108,16 @@ class SubScoresTest extends ScreeningTest {
     void theGridTheTableAndTheStudentsPageShowPartsAfterTheirWhole() throws Exception {
         List<String> columns = entry().get("measures").valueStream().map(m -> m.get("name").asString()).filter(n -> n.startsWith("Parts")).toList();
         assertEquals(List.of("Parts " + made, "Parts " + made + ": Counting", "Parts " + made + ": Naming"), columns);
-        JsonNode table = body(read(teacher, "/api/table?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&asOf=2026-03-13").andExpect(status().isOk()));
+        JsonNode table = body(
+                read(teacher, "/api/table?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&asOf=2026-03-13").andExpect(status().isOk()));
         assertEquals(columns, table.get("columns").valueStream().map(c -> c.get("measure").asString()).toList());
         JsonNode lanes = body(read(teacher, "/api/students/" + bo + "?asOf=2026-03-13").andExpect(status().isOk())).get("lanes");
         assertEquals(1, lanes.size(), "parts stand in the lane of their whole");
         assertEquals(List.of("Counting 3.0", "Naming 4.0"), lanes.get(0).get("parts").valueStream()
                 .map(p -> p.get("measure").get("ownName").asString() + " " + p.get("scores").get(0).get("value").asDouble()).toList());
         // Nobody owes a part: who has the whole has done.
-        JsonNode coverage = body(read(teacher, "/api/coverage?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&window=" + window("Winter") + "&asOf=2026-03-13"));
+        JsonNode coverage = body(read(teacher,
+                "/api/coverage?who=class-" + classId("2025-PARTS" + made) + "&year=" + thisYear() + "&window=" + window("Winter") + "&asOf=2026-03-13"));
         assertFalse(coverage.get("measures").toString().contains("Counting"));
         assertTrue(coverage.get("measures").toString().contains("Parts " + made));
     }
@@ -116,8 +126,9 @@ class SubScoresTest extends ScreeningTest {
     void aFileWhoseSumIsWrongIsRefusedAndAnUndoneOneLeavesNoSum() throws Exception {
         String student = "2025-PARTS" + made + "-Ada";
         signInHere(Viewer.SYSTEM);
-        var wrong = imports.take(TestServer.csv("student,measure,date,score", student + "," + code + "-a,2026-01-12,5", student + "," + code + "-b,2026-01-12,5",
-                student + "," + code + ",2026-01-12,11"));
+        var wrong = imports
+                .take(TestServer.csv("student,measure,date,score", student + "," + code + "-a,2026-01-12,5", student + "," + code + "-b,2026-01-12,5",
+                        student + "," + code + ",2026-01-12,11"));
         assertEquals("The parts of " + code + " add up to 10, not to 11.", wrong.refusals().get(0).message());
         assertEquals("10 added-up", total(ada), "the parts are taken");
         imports.take(TestServer.csv("student,measure,date,score", student + "," + code + "-a,2026-01-12,6"));
@@ -129,15 +140,18 @@ class SubScoresTest extends ScreeningTest {
         signInHere(Viewer.SYSTEM);
         imports.take(TestServer.csv("student,measure,date,score", student + "," + code + ",2026-02-02,15"));
         signOutHere();
-        assertEquals("15 imported", asking(Viewer.SYSTEM, () -> db.sql("select value || ' ' || source from scores_score where student_id = :s and taken_on = '2026-02-02'")
-                .param("s", ada).query(String.class).single()), "a whole without parts is a score");
+        assertEquals("15 imported",
+                asking(Viewer.SYSTEM, () -> db.sql("select value || ' ' || source from scores_score where student_id = :s and taken_on = '2026-02-02'")
+                        .param("s", ada).query(String.class).single()),
+                "a whole without parts is a score");
     }
 
     @Test
     void partsAreMadeInTheInterfaceAndStayWhatTheyAreOnceScored() throws Exception {
         int whole = measure("story-writing");
-        Map<String, Object> part = new HashMap<>(Map.of("name", "Spelling " + made, "kind", "screening", "area", "Writing", "unit", "points", "lowest", 0, "highest", 9, "decimals", 0,
-                "better", "lower", "addsUp", false));
+        Map<String, Object> part = new HashMap<>(
+                Map.of("name", "Spelling " + made, "kind", "screening", "area", "Writing", "unit", "points", "lowest", 0, "highest", 9, "decimals", 0,
+                        "better", "lower", "addsUp", false));
         send(person("r.oduya"), "/api/measures/" + whole + "/parts", part).andExpect(refused("403 forbidden"));
         int id = body(send(admin, "/api/measures/" + whole + "/parts", part).andExpect(status().isOk())).get("id").asInt();
         send(admin, "/api/measures/" + whole + "/parts", part).andExpect(refused("422 invalid name"));
@@ -146,11 +160,14 @@ class SubScoresTest extends ScreeningTest {
         int at = all.valueStream().map(m -> m.get("id").asInt()).toList().indexOf(id);
         assertEquals("Story writing: Spelling " + made, all.get(at).get("name").asString());
         assertEquals("Spelling " + made, all.get(at).get("ownName").asString());
-        call(admin, put("/api/measures/" + measure(code) + "/adds-up").contentType("application/json").content("{\"addsUp\":false}")).andExpect(refused("409 conflict"));
-        call(admin, put("/api/measures/" + id + "/adds-up").contentType("application/json").content("{\"addsUp\":true}")).andExpect(refused("422 invalid name"));
+        call(admin, put("/api/measures/" + measure(code) + "/adds-up").contentType("application/json").content("{\"addsUp\":false}"))
+                .andExpect(refused("409 conflict"));
+        call(admin, put("/api/measures/" + id + "/adds-up").contentType("application/json").content("{\"addsUp\":true}"))
+                .andExpect(refused("422 invalid name"));
         signInHere(Viewer.SYSTEM);
         var wrong = imports.take(TestServer.csv("measure,title,kind,area,unit,lowest,highest,decimals,better,part_of,adds_up",
-                code + ",Parts " + made + ",screening,Writing,points,0,20,0,higher,,no", code + "-c,Nested,screening,Writing,points,0,20,0,higher," + code + "-a,",
+                code + ",Parts " + made + ",screening,Writing,points,0,20,0,higher,,no",
+                code + "-c,Nested,screening,Writing,points,0,20,0,higher," + code + "-a,",
                 code + "-d,Lost,screening,Writing,points,0,20,0,higher,no-such,"));
         signOutHere();
         assertEquals(3, wrong.refusals().size(), wrong.refusals().toString());

@@ -34,9 +34,11 @@ class ElsewhereTest extends ServerTest {
 
     private static SignInStandIn standIn() {
         try {
-            return new SignInStandIn(0, List.of(new Person("sato", "T. Sato", "T.Sato@skerrow.example", true), new Person("two", "Two of them", "both@skerrow.example", true),
-                    new Person("unknown", "Unknown", "nobody@elsewhere.example", true), new Person("unchecked", "Unchecked", "g.rustad@skerrow.example", false),
-                    new Person("bare", "No address", null, false), new Person("haddad", "N. Haddad", "n.haddad@skerrow.example", true)));
+            return new SignInStandIn(0,
+                    List.of(new Person("sato", "T. Sato", "T.Sato@skerrow.example", true), new Person("two", "Two of them", "both@skerrow.example", true),
+                            new Person("unknown", "Unknown", "nobody@elsewhere.example", true),
+                            new Person("unchecked", "Unchecked", "g.rustad@skerrow.example", false),
+                            new Person("bare", "No address", null, false), new Person("haddad", "N. Haddad", "n.haddad@skerrow.example", true)));
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -62,7 +64,8 @@ class ElsewhereTest extends ServerTest {
         MockHttpServletResponse answer = http.perform(get("/api/elsewhere")).andReturn().getResponse();
         assertEquals(302, answer.getStatus());
         Cookie cookie = answer.getCookie("LADDER_SENT");
-        assertTrue(String.valueOf(answer.getHeader("Set-Cookie")).contains("SameSite=Lax") && String.valueOf(answer.getHeader("Set-Cookie")).contains("HttpOnly"));
+        assertTrue(
+                String.valueOf(answer.getHeader("Set-Cookie")).contains("SameSite=Lax") && String.valueOf(answer.getHeader("Set-Cookie")).contains("HttpOnly"));
         return new Begun(String.valueOf(answer.getRedirectedUrl()), java.util.Objects.requireNonNull(cookie));
     }
 
@@ -107,7 +110,8 @@ class ElsewhereTest extends ServerTest {
         people.sql("update people_person set active = false where login = 't.sato'").update();
         refused(signIn("sato"), "Your account has ended");
         people.sql("update people_person set active = true where login = 't.sato'").update();
-        assertTrue(asking(Viewer.SYSTEM, () -> db.sql("select count(*)::integer from audit_event where what = 'signed in by the school''s own sign-in'").query(Integer.class).single()) >= 2);
+        assertTrue(asking(Viewer.SYSTEM, () -> db.sql("select count(*)::integer from audit_event where what = 'signed in by the school''s own sign-in'")
+                .query(Integer.class).single()) >= 2);
     }
 
     @Test
@@ -136,6 +140,7 @@ class ElsewhereTest extends ServerTest {
         refused(back(answer, begin().cookie()), "does not fit what was asked");
         assertEquals(200, back(answer, begun.cookie()).getResponse().getStatus());
         refused(back(answer, begun.cookie()), "does not fit what was asked");
-        assertEquals(0, people.sql("select count(*)::integer from people_elsewhere where subject <> 'haddad' and subject <> 'sato'").query(Integer.class).single());
+        assertEquals(0,
+                people.sql("select count(*)::integer from people_elsewhere where subject <> 'haddad' and subject <> 'sato'").query(Integer.class).single());
     }
 }

@@ -95,22 +95,27 @@ class FactsTest extends ServerTest {
         send(coordinator, "/api/students/" + student + "/grouped", Map.of("grouping", 999_999, "value", "yes")).andExpect(refused("422 invalid grouping"));
         send(coordinator, "/api/students/" + student + "/grouped", Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02", "ends", "2026-03-01"))
                 .andExpect(refused("422 invalid ends"));
-        send(coordinator, "/api/students/" + student + "/grouped", Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02")).andExpect(status().isNoContent());
+        send(coordinator, "/api/students/" + student + "/grouped", Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02"))
+                .andExpect(status().isNoContent());
         send(coordinator, "/api/students/" + student + "/grouped", Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02"))
                 .andExpect(refused("422 invalid value"));
         assertEquals(List.of("Support: Speech"), grouped(teacher, "2026-03-13"), "not for teachers");
-        assertEquals(0, asking(teacher, () -> db.sql("select count(*)::integer from roster_grouped where grouping_id = :g").param("g", quiet).query(Integer.class).single()),
+        assertEquals(0,
+                asking(teacher,
+                        () -> db.sql("select count(*)::integer from roster_grouped where grouping_id = :g").param("g", quiet).query(Integer.class).single()),
                 "nor by plain SQL");
         assertTrue(body(read(teacher, "/api/groupings")).get("groupings").valueStream().noneMatch(g -> g.get("id").asInt() == quiet));
         assertEquals(List.of("Support: Speech", "Looked after " + made + ": yes"), grouped(coordinator, "2026-03-13"));
         assertEquals(List.of("Support: Speech"), grouped(coordinator, "2026-03-12"), "known from today");
 
         long row = facts(coordinator, "2026-03-13").get("grouped").get(1).get("id").asLong();
-        change(coordinator, "/grouped/" + row, Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02", "ends", "2026-03-20")).andExpect(status().isNoContent());
+        change(coordinator, "/grouped/" + row, Map.of("grouping", quiet, "value", "yes", "starts", "2026-03-02", "ends", "2026-03-20"))
+                .andExpect(status().isNoContent());
         change(coordinator, "/grouped/" + row, Map.of("grouping", quiet, "value", "no", "starts", "2026-03-02")).andExpect(refused("409 conflict"));
         long now = facts(coordinator, "2026-03-13").get("grouped").get(1).get("id").asLong();
         send(coordinator, "/api/students/" + student + "/grouped/" + now + "/taken-back", Map.of("because", " ")).andExpect(refused("422 invalid because"));
-        send(coordinator, "/api/students/" + student + "/grouped/" + now + "/taken-back", Map.of("because", "another student")).andExpect(status().isNoContent());
+        send(coordinator, "/api/students/" + student + "/grouped/" + now + "/taken-back", Map.of("because", "another student"))
+                .andExpect(status().isNoContent());
         assertEquals(List.of("Support: Speech"), grouped(coordinator, "2026-03-13"));
         send(coordinator, "/api/students/" + student + "/grouped/" + now + "/taken-back", Map.of("because", "again")).andExpect(refused("409 conflict"));
     }
@@ -133,7 +138,8 @@ class FactsTest extends ServerTest {
     }
 
     private String ladderSupport(String asOf) throws Exception {
-        JsonNode view = body(read(teacher, "/api/table?who=class-" + classId("dunlin-" + made) + "&year=" + thisYear() + "&asOf=" + asOf).andExpect(status().isOk()));
+        JsonNode view = body(
+                read(teacher, "/api/table?who=class-" + classId("dunlin-" + made) + "&year=" + thisYear() + "&asOf=" + asOf).andExpect(status().isOk()));
         return view.get("rows").get(0).get("support").asString();
     }
 
@@ -153,11 +159,13 @@ class FactsTest extends ServerTest {
         change(coordinator, "/home/" + ane.get("id").asLong(), Map.of("name", "Ane", "phone", "0555 8")).andExpect(refused("409 conflict"));
         take("student,name,phone,reach_by", code + ",ane,0555 10,letter", code + ",Bo,,in-person");
         JsonNode both = facts(teacher, "2026-03-13").get("home");
-        assertEquals(List.of("ane 0555 10", "Bo -"), both.valueStream().map(h -> h.get("name").asString() + " " + h.path("phone").asString("-")).sorted(String.CASE_INSENSITIVE_ORDER).toList());
+        assertEquals(List.of("ane 0555 10", "Bo -"),
+                both.valueStream().map(h -> h.get("name").asString() + " " + h.path("phone").asString("-")).sorted(String.CASE_INSENSITIVE_ORDER).toList());
         // Another's student is nobody's.
         Viewer other = person("l.iversen");
         read(other, "/api/students/" + student + "?asOf=2026-03-13").andExpect(refused("404 not-found"));
-        assertEquals(0, asking(other, () -> db.sql("select count(*)::integer from roster_contact where student_id = :s").param("s", student).query(Integer.class).single()));
+        assertEquals(0, asking(other,
+                () -> db.sql("select count(*)::integer from roster_contact where student_id = :s").param("s", student).query(Integer.class).single()));
     }
 
     @Test
@@ -195,7 +203,8 @@ class FactsTest extends ServerTest {
         take("student,class,from,grade", code + ",dunlin-" + made + ",2025-08-25,4");
         assertEquals(4, page(teacher, "2026-03-13").get("grade").asInt());
         signInHere(Viewer.SYSTEM);
-        assertEquals(1, imports.take(TestServer.csv("student,class,from", code + ",dunlin-" + made + ",2025-08-25")).unchanged(), "a file without grades leaves them");
+        assertEquals(1, imports.take(TestServer.csv("student,class,from", code + ",dunlin-" + made + ",2025-08-25")).unchanged(),
+                "a file without grades leaves them");
         signOutHere();
     }
 
@@ -205,7 +214,8 @@ class FactsTest extends ServerTest {
     }
 
     private List<Integer> inGrade(int school, int grade) throws Exception {
-        return body(read(coordinator, "/api/table?who=grade-" + grade + "-" + school + "&year=" + thisYear() + "&asOf=2026-03-13").andExpect(status().isOk())).get("rows")
+        return body(read(coordinator, "/api/table?who=grade-" + grade + "-" + school + "&year=" + thisYear() + "&asOf=2026-03-13").andExpect(status().isOk()))
+                .get("rows")
                 .valueStream().map(r -> r.get("student").get("id").asInt()).toList();
     }
 

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -34,9 +35,11 @@ class RolesTest extends ServerTest {
         int n = ++made;
         login = "both" + n + ".roles";
         signInHere(Viewer.SYSTEM);
-        for (String[] lines : List.of(new String[] {"school,name", "NORTH" + n + ",North " + n}, new String[] {"login,person,role,school", login + ",B. Roles,teacher,SKERROW"},
+        for (String[] lines : List.of(new String[] {"school,name", "NORTH" + n + ",North " + n},
+                new String[] {"login,person,role,school", login + ",B. Roles,teacher,SKERROW"},
                 new String[] {"class,school,year,name,grade", "north-" + n + ",NORTH" + n + ",2025-26,North class,3"},
-                new String[] {"student,given_name,family_name", "NO" + n + ",Nora,Northling"}, new String[] {"student,class,from", "NO" + n + ",north-" + n + ",2025-08-25"},
+                new String[] {"student,given_name,family_name", "NO" + n + ",Nora,Northling"},
+                new String[] {"student,class,from", "NO" + n + ",north-" + n + ",2025-08-25"},
                 new String[] {"login,class", login + ",2025-TERN"})) {
             assertEquals(List.of(), imports.take(TestServer.csv(lines)).refusals());
         }
@@ -87,12 +90,14 @@ class RolesTest extends ServerTest {
         read(both, "/api/tiers?who=school-" + skerrow + scope).andExpect(refused("403 forbidden"));
         // What a coordinator does is theirs to do there, not here.
         int tern = asking(both, () -> db.sql("""
-                select e.student_id from roster_enrolment e where e.class_id = :c and e.ends is null order by 1 limit 1""").param("c", classId("2025-TERN")).query(Integer.class).single());
+                select e.student_id from roster_enrolment e where e.class_id = :c and e.ends is null order by 1 limit 1""").param("c", classId("2025-TERN"))
+                .query(Integer.class).single());
         send(both, "/api/students/" + tern + "/grouped", Map.of("grouping", 1, "value", "Speech")).andExpect(refused("403 forbidden"));
         send(both, "/api/students/" + there + "/grouped", Map.of("grouping", 1, "value", "Speech")).andExpect(status().isNoContent());
         signInHere(both);
         var tiers = imports.take(TestServer.csv("student,area,year,window,tier,decided,reason", "NO" + made + ",Reading,2025-26,Autumn,2,2026-03-01,",
-                db.sql("select code from roster_student where id = :s").param("s", tern).query(String.class).optional().orElse("S1040") + ",Reading,2025-26,Autumn,2,2026-03-01,"));
+                db.sql("select code from roster_student where id = :s").param("s", tern).query(String.class).optional().orElse("S1040")
+                        + ",Reading,2025-26,Autumn,2,2026-03-01,"));
         signOutHere();
         assertEquals(1, tiers.added());
         assertTrue(tiers.refusals().get(0).message().contains("do not coordinate"), tiers.refusals().toString());
@@ -121,15 +126,18 @@ class RolesTest extends ServerTest {
         assertEquals(Viewer.Role.ADMINISTRATOR, person(login).role());
         read(person(login), page()).andExpect(status().isOk());
         String invited = "i" + made + ".roles";
-        Map<String, Object> form = new HashMap<>(Map.of("login", invited, "name", "I. Roles", "role", "interventionist", "schoolId", north, "email", "no address"));
+        Map<String, Object> form = new HashMap<>(
+                Map.of("login", invited, "name", "I. Roles", "role", "interventionist", "schoolId", north, "email", "no address"));
         send(admin, "/api/people", form).andExpect(refused("422 invalid email"));
         form.put("email", "i@roles.example");
         send(admin, "/api/people", form).andExpect(status().isOk());
         assertEquals(Viewer.Role.TEACHER, person(invited).role());
-        JsonNode person = body(read(admin, "/api/people")).get("people").valueStream().filter(p -> p.get("login").asString().equals(invited)).findFirst().orElseThrow();
+        JsonNode person = body(read(admin, "/api/people")).get("people").valueStream().filter(p -> p.get("login").asString().equals(invited)).findFirst()
+                .orElseThrow();
         assertEquals("interventionist i@roles.example", person.get("role").asString() + " " + person.get("email").asString());
         call(admin, put("/api/people/" + person.get("id").asInt() + "/email").contentType("application/json").content("{}")).andExpect(status().isNoContent());
-        assertFalse(body(read(admin, "/api/people")).get("people").valueStream().filter(p -> p.get("login").asString().equals(invited)).findFirst().orElseThrow().has("email"));
+        assertFalse(body(read(admin, "/api/people")).get("people").valueStream().filter(p -> p.get("login").asString().equals(invited)).findFirst()
+                .orElseThrow().has("email"));
     }
 
     @Test
@@ -140,11 +148,23 @@ class RolesTest extends ServerTest {
         send(admin, classes, Map.of("classId", 999_999)).andExpect(refused("404 not-found"));
         send(admin, classes, Map.of("classId", north3)).andExpect(status().isNoContent());
         read(person(login), page()).andExpect(status().isOk());
-        call(admin, put(classes + "/" + north3 + "/ends").contentType("application/json").content("{\"ends\":\"2026-03-12\"}")).andExpect(status().isNoContent());
+        call(admin, put(classes + "/" + north3 + "/ends").contentType("application/json").content("{\"ends\":\"2026-03-12\"}"))
+                .andExpect(status().isNoContent());
         read(person(login), page()).andExpect(refused("404 not-found"));
         send(admin, classes, Map.of("classId", north3)).andExpect(status().isNoContent());
         read(person(login), page()).andExpect(status().isOk());
         assertTrue(body(read(admin, "/api/people")).get("classes").valueStream().anyMatch(c -> c.get("id").asInt() == north3));
+    }
+
+    @Test
+    void anAdministratorSignsSomebodyOutEverywhere() throws Exception {
+        call(person("m.tveit"), delete("/api/people/" + id + "/sessions")).andExpect(refused("403 forbidden"));
+        call(admin, delete("/api/people/999999/sessions")).andExpect(refused("404 not-found"));
+        people.sql("insert into spring_session (primary_id, session_id, creation_time, last_access_time, max_inactive_interval, expiry_time, principal_name) "
+                + "values (:id, :id, 0, 0, 3600, 99999999999999, :login)").param("id", String.format("%036d", id)).param("login", login).update();
+        call(admin, delete("/api/people/" + id + "/sessions")).andExpect(status().isNoContent());
+        assertEquals(0,
+                people.sql("select count(*)::integer from spring_session where principal_name = :login").param("login", login).query(Integer.class).single());
     }
 
     @Test

@@ -81,6 +81,27 @@ class GroupsTest extends ServerTest {
     }
 
     @Test
+    void whoLeadsAGroupIsAddedAndEnds() throws Exception {
+        Viewer coordinator = person("m.tveit");
+        Viewer teacher = person("g.rustad");
+        int group = make(coordinator, "Evening readers", List.of(code("S1001")), List.of());
+        String leaders = "/api/groups/" + group + "/teachers";
+        send(teacher, leaders, Map.of("teachers", List.of(teacher.id()))).andExpect(refused("404 not-found"));
+        send(coordinator, leaders, Map.of("teachers", List.of(999_999))).andExpect(refused("422 invalid teachers"));
+        send(coordinator, leaders, Map.of("teachers", List.of(teacher.id()))).andExpect(status().isNoContent());
+        send(coordinator, leaders, Map.of("teachers", List.of(teacher.id()))).andExpect(refused("422 invalid teachers"));
+        assertEquals(List.of("Evening readers"), inScope(teacher));
+        JsonNode of = body(read(coordinator, "/api/classes?year=" + thisYear())).get("groups").valueStream().filter(g -> g.get("id").asInt() == group)
+                .findFirst().orElseThrow();
+        assertEquals("G. Rustad", of.get("teachers").get(0).get("name").asString());
+        ends(coordinator, leaders + "/" + teacher.id() + "/ends", "2026-03-12").andExpect(refused("404 not-found"));
+        ends(coordinator, leaders + "/" + teacher.id() + "/ends", "2026-03-13").andExpect(status().isNoContent());
+        assertEquals(0,
+                body(read(coordinator, "/api/classes?year=" + thisYear())).get("groups").valueStream().filter(g -> g.get("id").asInt() == group).findFirst()
+                        .orElseThrow().get("teachers").size());
+    }
+
+    @Test
     void namesAreTheirOwnAndAnotherSchoolsStudentsAreNobodys() throws Exception {
         Viewer coordinator = person("m.tveit");
         make(coordinator, "Number talk", List.of(), List.of());

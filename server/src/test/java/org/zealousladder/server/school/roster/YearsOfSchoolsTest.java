@@ -53,7 +53,8 @@ class YearsOfSchoolsTest extends ServerTest {
         JsonNode ladder = body(read(coordinator, "/api/ladder" + scope).andExpect(status().isOk()));
         // Before its own year there was the one of every school.
         assertEquals(List.of("Spring", "Term one"), ladder.get("seasons").valueStream().map(w -> w.get("name").asString()).toList());
-        assertEquals(List.of("Low", "High"), ladder.get("rows").valueStream().map(r -> r.get("cells").get(1).get("bandName").asString()).sorted(java.util.Comparator.reverseOrder()).toList());
+        assertEquals(List.of("Low", "High"), ladder.get("rows").valueStream().map(r -> r.get("cells").get(1).get("bandName").asString())
+                .sorted(java.util.Comparator.reverseOrder()).toList());
         JsonNode table = body(read(coordinator, "/api/table" + scope).andExpect(status().isOk()));
         assertEquals(List.of("Term one"), table.get("columns").valueStream().map(c -> c.get("window").asString()).distinct().toList());
         JsonNode coverage = body(read(coordinator, "/api/coverage" + scope).andExpect(status().isOk()));
@@ -66,7 +67,8 @@ class YearsOfSchoolsTest extends ServerTest {
 
         // Nobody else's year has a window more.
         int skerrow = db.sql("select id from roster_school where code = 'SKERROW'").query(Integer.class).single();
-        JsonNode theirs = body(read(admin, "/api/ladder?who=school-" + skerrow + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze")).andExpect(status().isOk()));
+        JsonNode theirs = body(read(admin, "/api/ladder?who=school-" + skerrow + "&year=" + thisYear() + "&asOf=2026-03-13&measure=" + measure("maze"))
+                .andExpect(status().isOk()));
         assertFalse(theirs.get("seasons").toString().contains("Term one"));
     }
 
@@ -78,9 +80,12 @@ class YearsOfSchoolsTest extends ServerTest {
         send(admin, "/api/classes", Map.of("school", skerrow, "year", year, "name", "Stray", "grade", 3)).andExpect(refused("422 invalid year"));
         send(admin, "/api/classes", Map.of("school", south, "year", thisYear(), "name", "Stray", "grade", 3)).andExpect(refused("422 invalid year"));
         signInHere(Viewer.SYSTEM);
-        assertTrue(imports.take(TestServer.csv("class,school,year,name,grade", "stray,SKERROW,2026 south,Stray,3")).refusals().get(0).message().contains("another school's"));
-        assertTrue(imports.take(TestServer.csv("year,starts,ends,school", "2025-26,2025-08-25,2026-06-26,SOUTHERN")).refusals().get(0).message().contains("another name"));
-        assertTrue(imports.take(TestServer.csv("year,window,opens,closes", "2026 south,Late,2026-02-15,2026-02-25")).refusals().get(0).message().contains("overlaps"));
+        assertTrue(imports.take(TestServer.csv("class,school,year,name,grade", "stray,SKERROW,2026 south,Stray,3")).refusals().get(0).message()
+                .contains("another school's"));
+        assertTrue(imports.take(TestServer.csv("year,starts,ends,school", "2025-26,2025-08-25,2026-06-26,SOUTHERN")).refusals().get(0).message()
+                .contains("another name"));
+        assertTrue(imports.take(TestServer.csv("year,window,opens,closes", "2026 south,Late,2026-02-15,2026-02-25")).refusals().get(0).message()
+                .contains("overlaps"));
         signOutHere();
         JsonNode next = body(read(admin, "/api/setup/next-year?school=" + south).andExpect(status().isOk()));
         assertEquals("2026 south", next.get("year").get("name").asString());
