@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { ClassesView } from '../../../api/types';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
@@ -11,6 +11,7 @@ export function Leaders({ group, view }: { group: ClassesView['groups'][number];
   const add = useAddLeader();
   const end = useEndLeader();
   const [who, setWho] = useState('');
+  const field = useId();
   const leading = new Set(group.teachers.map((t) => t.id));
   const free = view.teachers.filter((t) => t.schoolId === group.schoolId && !leading.has(t.id));
   return (
@@ -26,10 +27,10 @@ export function Leaders({ group, view }: { group: ClassesView['groups'][number];
       ))}
       {free.length > 0 && (
         <li className="flex flex-wrap items-center gap-3 py-1 text-[14px] border-b border-hair no-print">
-          <label className="flex items-center gap-2">
-            <span className="text-soft">Another who leads it</span>
-            <TeacherChoice value={who} teachers={free} onChange={setWho} />
+          <label htmlFor={field} className="text-soft">
+            Another who leads it
           </label>
+          <TeacherChoice id={field} value={who} teachers={free} onChange={setWho} />
           <Button
             disabled={who === '' || add.isPending}
             onClick={() => add.mutate({ id: group.id, teacher: Number(who) }, { onSuccess: () => setWho('') })}
