@@ -2212,6 +2212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["leave"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{student}/move": {
         parameters: {
             query?: never;
@@ -3666,6 +3682,10 @@ export interface components {
             due: components["schemas"]["Leaver"][];
             /** Format: int32 */
             years: number;
+        };
+        LeavesForm: {
+            /** Format: date */
+            last: string;
         };
         LevelsForm: {
             levels: components["schemas"]["ReadingLevel"][];
@@ -8944,6 +8964,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TakenBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeavesForm"];
             };
         };
         responses: {

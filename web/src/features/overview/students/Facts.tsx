@@ -136,12 +136,18 @@ function Reached({ of }: { of: AtHome }) {
   return (
     <span className="block text-[13px]">
       {of.phone && (
-        <a href={`tel:${of.phone.replaceAll(' ', '')}`} className="block text-act no-underline hover:underline">
+        <a
+          href={`tel:${of.phone.replaceAll(' ', '')}`}
+          className="flex items-center min-h-[24px] text-act no-underline hover:underline"
+        >
           {of.phone}
         </a>
       )}
       {of.email && (
-        <a href={`mailto:${of.email}`} className="block text-act no-underline hover:underline break-all">
+        <a
+          href={`mailto:${of.email}`}
+          className="flex items-center min-h-[24px] text-act no-underline hover:underline break-all"
+        >
           {of.email}
         </a>
       )}

@@ -7,7 +7,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
-import { useMove } from './queries';
+import { useLeave, useMove } from './queries';
 
 export interface Moving {
   student: number;
@@ -15,7 +15,9 @@ export interface Moving {
   from: ClassRef;
 }
 
-/** From a day on a student is in another class. */
+const LEAVES = 'leaves';
+
+/** From a day on a student is in another class, or gone. */
 export function MoveStudent({
   moving,
   view,
@@ -36,32 +38,46 @@ function Form({ moving, view, onClose }: { moving: Moving; view: ClassesView; on
   const [into, setInto] = useState<string>();
   const [from, setFrom] = useState(view.today);
   const move = useMove();
+  const leave = useLeave();
+  const leaves = into === LEAVES;
+  const error = leaves ? leave.error : move.error;
+  const wrong = error?.field === 'from' || error?.field === 'last' ? error.message : undefined;
   return (
     <form
       className="flex flex-col gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        move.mutate({ student: moving.student, into: Number(into), from }, { onSuccess: onClose });
+        if (leaves) leave.mutate({ student: moving.student, last: from }, { onSuccess: onClose });
+        else move.mutate({ student: moving.student, into: Number(into), from }, { onSuccess: onClose });
       }}
     >
       <p className="m-0 text-soft">
-        Until the day before they are in {className(moving.from.name)}; what is on record stays with them.
+        {leaves
+          ? 'On that day the class, groups and caseloads end; what is on record stays. It can be undone under Records.'
+          : `Until the day before they are in ${className(moving.from.name)}; what is on record stays with them.`}
       </p>
       <Field label="Into">
         <Choice
           required
           value={into}
-          options={Object.fromEntries(
-            view.classes.filter((c) => c.id !== moving.from.id).map((c) => [String(c.id), className(c.name)]),
-          )}
+          options={{
+            ...Object.fromEntries(
+              view.classes.filter((c) => c.id !== moving.from.id).map((c) => [String(c.id), className(c.name)]),
+            ),
+            [LEAVES]: 'out of the school',
+          }}
           onChange={setInto}
         />
       </Field>
-      <Field label="First day there" error={move.error?.field === 'from' ? move.error.message : undefined}>
+      <Field label={leaves ? 'Last day here' : 'First day there'} error={wrong}>
         <DayField required value={from} min={view.year.starts} max={view.year.ends} onChange={setFrom} />
       </Field>
-      {move.error?.field !== 'from' && <Complaint error={move.error} />}
-      <FormButtons verb="Move" disabled={!into || move.isPending} onCancel={onClose} />
+      {!wrong && <Complaint error={error} />}
+      <FormButtons
+        verb={leaves ? 'Leaves' : 'Move'}
+        disabled={!into || move.isPending || leave.isPending}
+        onCancel={onClose}
+      />
     </form>
   );
 }

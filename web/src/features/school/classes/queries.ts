@@ -23,6 +23,11 @@ export const useMove = () =>
     data(api.POST('/api/students/{student}/move', { params: { path: { student } }, body: { into, from } })),
   );
 
+export const useLeave = () =>
+  useChange(({ student, last }: { student: number; last: string }) =>
+    data(api.POST('/api/students/{id}/leave', { params: { path: { id: student } }, body: { last } })),
+  );
+
 export const useNewGroup = () =>
   useChange(
     (body: { school: number; year: number; name: string; subject?: string; students: number[]; teachers: number[] }) =>

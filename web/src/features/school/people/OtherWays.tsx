@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button } from '../../../ui/Button';
 import { Complaint } from '../../../ui/States';
-import { canHavePasskeys, signInWithPasskey } from './passkeys';
+import { canHavePasskeys } from './canHavePasskeys';
 
 interface Props {
   /** What the school's own sign-in is called, where there is one. */
@@ -32,7 +32,7 @@ export default function OtherWays({ elsewhere, beside = false, onSignedIn }: Pro
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap gap-x-5 gap-y-2 items-center">
         {canHavePasskeys() && (
-          <Button disabled={busy} onClick={() => trying(signInWithPasskey)}>
+          <Button disabled={busy} onClick={() => trying(async () => (await import('./passkeys')).signInWithPasskey())}>
             Use a passkey
           </Button>
         )}

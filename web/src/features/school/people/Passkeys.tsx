@@ -6,7 +6,8 @@ import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
-import { canHavePasskeys, makePasskey } from './passkeys';
+import { canHavePasskeys } from './canHavePasskeys';
+import { makePasskey } from './passkeys';
 
 const KEY = ['account', 'passkeys'];
 

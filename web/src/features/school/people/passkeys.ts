@@ -1,13 +1,5 @@
-import {
-  browserSupportsWebAuthn,
-  startAuthentication,
-  startRegistration,
-  WebAuthnError,
-} from '@simplewebauthn/browser';
+import { startAuthentication, startRegistration, WebAuthnError } from '@simplewebauthn/browser';
 import { api, data } from '../../../api/client';
-
-/** A passkey belongs to a name of the server, not to a number. */
-export const canHavePasskeys = () => browserSupportsWebAuthn() && !/^[\d.]+$|^\[/.test(window.location.hostname);
 
 /** What the browser says when somebody closed its window, or took too long, is no sentence for people. */
 async function asked<T>(ask: () => Promise<T>, doing: string): Promise<T> {

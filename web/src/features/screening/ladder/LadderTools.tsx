@@ -40,7 +40,7 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
       </fieldset>
       <label className="flex items-baseline gap-2">
         <span className="text-soft">Beside</span>
-        <select value={choices.beside} onChange={(e) => onChange({ beside: e.target.value })} className="py-0!">
+        <select value={choices.beside} onChange={(e) => onChange({ beside: e.target.value })} className="py-0! max-w-[220px]">
           <option value="">nothing</option>
           {classes.length > 0 && (
             <optgroup label="Another class">
@@ -66,7 +66,7 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
           value={many ? 'nothing' : choices.mark}
           disabled={many}
           onChange={(e) => onChange({ mark: e.target.value as MarkBy })}
-          className="py-0!"
+          className="py-0! max-w-[220px]"
         >
           <option value="nothing">{many ? 'too many to tell apart' : 'nobody'}</option>
           <option value="support">support</option>

@@ -156,7 +156,8 @@ class FirstHourTest extends BrowserTest {
 
     private void theTeacherComesIn() {
         subView("Records", "People");
-        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Ann Lee")).getByRole(AriaRole.BUTTON).first().click();
+        page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("Ann Lee"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("New link for Ann Lee")).click();
         String link = dialog().getByLabel("Link").innerText();
         page.keyboard().press("Escape");
         Page theirs = elsewhere();

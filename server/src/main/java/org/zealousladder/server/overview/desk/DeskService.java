@@ -105,10 +105,12 @@ public class DeskService {
             return missing;
         }
         Window window = standings.windows().get(last);
-        Set<Integer> given = byId.values().stream().map(Measure::id)
+        // A sub-score is owed by nobody.
+        List<Measure> owed = byId.values().stream().filter(Measure::whole).toList();
+        Set<Integer> given = owed.stream().map(Measure::id)
                 .filter(m -> students.stream().anyMatch(s -> standings.of(s.id(), m).get(last).value() != null)).collect(Collectors.toSet());
         for (Enrolled s : students) {
-            List<Measure> without = byId.values().stream().filter(m -> given.contains(m.id()) && standings.of(s.id(), m.id()).get(last).owed()).toList();
+            List<Measure> without = owed.stream().filter(m -> given.contains(m.id()) && standings.of(s.id(), m.id()).get(last).owed()).toList();
             if (!without.isEmpty()) {
                 Cell cell = standings.of(s.id(), without.get(0).id()).get(last);
                 missing.add(new ToCollect(s.ref(), without.get(0).id(), without.size() == 1 ? without.get(0).name() : without.size() + " measures",

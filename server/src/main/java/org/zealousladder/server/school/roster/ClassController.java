@@ -49,6 +49,15 @@ class ClassController {
         editor.fill(id, form.students(), form.from());
     }
 
+    record LeavesForm(@NotNull(message = "give the last day") LocalDate last) {}
+
+    /** A student leaves the school. */
+    @PostMapping("/api/students/{id}/leave")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void leave(@PathVariable int id, @Valid @RequestBody LeavesForm form) {
+        editor.leave(id, form.last());
+    }
+
     @PostMapping("/api/classes/{id}/merge")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void merge(@PathVariable int id, @Valid @RequestBody MergeForm form) {

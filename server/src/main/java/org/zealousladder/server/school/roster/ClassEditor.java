@@ -87,6 +87,20 @@ public class ClassEditor {
         undoing.came((moved == 1 ? "1 student" : moved + " students") + " from " + Words.day(day));
     }
 
+    /** A student's last day: the class, groups and caseloads end with it. Nothing on record goes. */
+    public void leave(int student, LocalDate last) {
+        Viewer.administrator(WHO);
+        roster.requireStudent(student);
+        ClassStore.Place place = store.place(student, last)
+                .orElseThrow(() -> Refusal.invalid("last", "The student is in no class on that day. Nothing was saved."));
+        if (store.placeAfter(student, last)) {
+            throw Refusal.invalid("last", "The student is put down for a class after that day. End or undo that first; nothing was saved.");
+        }
+        undoing.begin(Undoing.Kind.CLASSES, "Leaves " + place.className());
+        store.leave(student, last);
+        undoing.came("a student leaves on " + Words.day(last));
+    }
+
     /** The class ends, and with it who is in it and who teaches it. */
     public void end(int id, LocalDate last) {
         Viewer.administrator(WHO);

@@ -3,6 +3,7 @@ package org.zealousladder.server.school.roster;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -40,6 +41,29 @@ class ClassStore {
     int move(Collection<Integer> students, int into, LocalDate from) {
         return db.sql("select roster_move_many(:students, :into, :from)").param("students", students.toArray(Integer[]::new)).param("into", into)
                 .param("from", from).query(Integer.class).single();
+    }
+
+    record Place(int enrolment, String className) {}
+
+    /** The class a student is in on a day. */
+    Optional<Place> place(int student, LocalDate day) {
+        return db.sql("""
+                select e.id as enrolment, c.name as class_name from roster_enrolment e join roster_class c on c.id = e.class_id
+                 where e.student_id = :student and e.starts <= :day and (e.ends is null or e.ends >= :day)""").param("student", student).param("day", day)
+                .query(Place.class).optional();
+    }
+
+    boolean placeAfter(int student, LocalDate day) {
+        return db.sql("select exists (select from roster_enrolment where student_id = :student and starts > :day)").param("student", student).param("day", day)
+                .query(Boolean.class).single();
+    }
+
+    void leave(int student, LocalDate last) {
+        for (String table : List.of("roster_enrolment", "roster_member", "roster_caseload")) {
+            db.sql("update " + table + " set ends = :last where student_id = :student and starts <= :last and (ends is null or ends > :last)")
+                    .param("student", student)
+                    .param("last", last).update();
+        }
     }
 
     int end(int classId, LocalDate last) {

@@ -92,6 +92,24 @@ class ClassEditorTest extends ServerTest {
     }
 
     @Test
+    void whoLeavesIsInNothingTheDayAfterAndThatIsUndone() throws Exception {
+        int sandpiper = add("Sandpiper");
+        fill(sandpiper, "2025-08-25", "A", "B");
+        int ada = ids("A").get(0);
+        String leave = "/api/students/" + ada + "/leave";
+        send(person("m.tveit"), leave, Map.of("last", "2026-03-12")).andExpect(refused("403 forbidden"));
+        send(admin, leave, Map.of("last", "2020-03-12")).andExpect(refused("422 invalid last"));
+        send(admin, leave, Map.of("last", "2026-03-12")).andExpect(status().isNoContent());
+        assertEquals("Ada Sandpiper 2025-08-25 2026-03-12", places().get(0));
+        send(admin, leave, Map.of("last", "2026-03-13")).andExpect(refused("422 invalid last"));
+        long done = body(read(admin, "/api/records/done")).get(0).get("id").asLong();
+        send(admin, "/api/records/done/" + done + "/undo", Map.of("reason", "she stays")).andExpect(status().isNoContent());
+        assertEquals("Ada Sandpiper 2025-08-25", places().get(0));
+        fill(add("Sandpiper late"), "2026-04-06", "A");
+        send(admin, leave, Map.of("last", "2026-03-12")).andExpect(refused("422 invalid last"));
+    }
+
+    @Test
     void whatCannotBeIsRefused() throws Exception {
         int godwit = add("Godwit");
         send(admin, "/api/classes", Map.of("school", school, "year", thisYear(), "name", "Godwit", "grade", 3)).andExpect(refused("422 invalid name"));
