@@ -40,7 +40,11 @@ export function LadderTools({ choices, measures, classes, many, oneClass, onChan
       </fieldset>
       <label className="flex items-baseline gap-2">
         <span className="text-soft">Beside</span>
-        <select value={choices.beside} onChange={(e) => onChange({ beside: e.target.value })} className="py-0! max-w-[220px]">
+        <select
+          value={choices.beside}
+          onChange={(e) => onChange({ beside: e.target.value })}
+          className="py-0! max-w-[220px]"
+        >
           <option value="">nothing</option>
           {classes.length > 0 && (
             <optgroup label="Another class">

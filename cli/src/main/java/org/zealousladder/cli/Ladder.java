@@ -1,5 +1,6 @@
 package org.zealousladder.cli;
 
+import org.zealousladder.cli.compute.ComputeCommand;
 import org.zealousladder.cli.fit.FitCommand;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -7,7 +8,8 @@ import picocli.CommandLine.Command;
 /** Entry point. Only the sub-commands that need the server's parts start Spring. */
 @Command(name = "ladder", description = "Tracks scores, fits trends against goals and proposes what to decide.",
         mixinStandardHelpOptions = true, version = "Zealous Ladder 0.1.0",
-        subcommands = {ServeCommand.class, MigrateCommand.class, FitCommand.class, ImportCommand.class, DemoDataCommand.class, DemoLoadCommand.class,
+        subcommands = {ServeCommand.class, MigrateCommand.class, FitCommand.class, ComputeCommand.class, ImportCommand.class, DemoDataCommand.class,
+                DemoLoadCommand.class,
                 PasswordCommand.class, ForgetCodeCommand.class, StandInCommand.class})
 public final class Ladder implements Runnable {
     @CommandLine.Spec

@@ -4,54 +4,26 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.io.PrintWriter;
-import java.io.StringWriter;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.zealousladder.cli.fit.FitCommand;
-import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The command as a script meets it: files in, text out, exit codes. */
 class FitCommandTest {
     @TempDir
     Path folder;
 
-    private record Ran(int code, String out, String err) {
-        JsonNode json() {
-            return JsonMapper.shared().readTree(out);
-        }
-    }
-
     private Path file(String name, String... lines) throws IOException {
-        return Files.writeString(folder.resolve(name), String.join("\n", lines) + "\n");
+        return Ran.file(folder, name, lines);
     }
 
     private static Ran run(Object... arguments) {
-        PrintStream out = System.out;
-        PrintStream err = System.err;
-        ByteArrayOutputStream outBytes = new ByteArrayOutputStream();
-        ByteArrayOutputStream errBytes = new ByteArrayOutputStream();
-        StringWriter usage = new StringWriter();
-        System.setOut(new PrintStream(outBytes, true, StandardCharsets.UTF_8));
-        System.setErr(new PrintStream(errBytes, true, StandardCharsets.UTF_8));
-        try {
-            int code = new CommandLine(new FitCommand()).setErr(new PrintWriter(usage)).execute(
-                    java.util.Arrays.stream(arguments).map(Object::toString).toArray(String[]::new));
-            return new Ran(code, outBytes.toString(StandardCharsets.UTF_8), errBytes.toString(StandardCharsets.UTF_8) + usage);
-        } finally {
-            System.setOut(out);
-            System.setErr(err);
-        }
+        return Ran.run(new FitCommand(), arguments);
     }
 
     private Path byHand() throws IOException {

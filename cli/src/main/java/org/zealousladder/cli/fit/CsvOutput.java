@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 

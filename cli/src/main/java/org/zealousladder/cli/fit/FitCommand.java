@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.growth.PooledGrowth;

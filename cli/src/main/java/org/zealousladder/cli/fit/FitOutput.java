@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
 import java.util.Map;
+import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.growth.Population;
 
 /** Where results go, one series after the other. */

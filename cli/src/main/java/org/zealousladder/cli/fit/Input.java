@@ -11,10 +11,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.zealousladder.cli.rows.Columns;
+import org.zealousladder.cli.rows.Problem;
+import org.zealousladder.cli.rows.Row;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
-import org.zealousladder.server.platform.files.Cells;
 
 /** Reads the files of scores and goals, row by row, and collects every problem. */
 final class Input {
@@ -40,7 +42,7 @@ final class Input {
                 if (file.breaksOff(r)) {
                     problems.add(new Problem(file.rowNumber(), file.header().get(r.getFieldCount() - 1), CsvFile.BROKEN_OFF));
                 } else {
-                    readScore(new Row(columns, r, file.rowNumber(), ""));
+                    readScore(new Row(columns, r, file.rowNumber(), "", problems));
                 }
             }
         }
@@ -66,13 +68,13 @@ final class Input {
         } else if (!row.optional("score").isEmpty()) {
             row.bad("score", "A row with the status " + status + " has no score; leave it empty.");
         }
-        if (row.good) {
+        if (row.good()) {
             int day = (int) date.toEpochDay();
             earliest = Math.min(earliest, day);
             latest = Math.max(latest, day);
             // Most rows of a file repeat a few measures: share their names.
             String shared = measureNames.computeIfAbsent(measure, m -> m);
-            series.computeIfAbsent(new Key(student, shared), k -> new Points()).add(day, value, row.number);
+            series.computeIfAbsent(new Key(student, shared), k -> new Points()).add(day, value, row.number());
         }
     }
 
@@ -80,7 +82,7 @@ final class Input {
         try (CsvFile file = CsvFile.open(path)) {
             Columns columns = new Columns(file, "goals", "student", "measure", "start_date", "start_score", "goal_date", "goal_score");
             for (CsvRecord r = file.nextRow(); r != null; r = file.nextRow()) {
-                readGoal(new Row(columns, r, file.rowNumber(), "Goals file: "));
+                readGoal(new Row(columns, r, file.rowNumber(), "Goals file: ", problems));
             }
         }
     }
@@ -91,17 +93,17 @@ final class Input {
         double startScore = row.number("start_score");
         LocalDate end = row.date("goal_date");
         double goalScore = row.number("goal_score");
-        if (row.good && !end.isAfter(start)) {
+        if (row.good() && !end.isAfter(start)) {
             row.bad("goal_date", "The goal date must be after the start date.");
         }
-        if (row.good && goalScore == startScore) {
+        if (row.good() && goalScore == startScore) {
             row.bad("goal_score", "The goal is the same as the start; it must be higher, or lower where lower is better.");
         }
         GoalRow goal = new GoalRow(start, startScore, end, goalScore);
-        if (row.good && goals.containsKey(key) && !goals.get(key).equals(goal)) {
+        if (row.good() && goals.containsKey(key) && !goals.get(key).equals(goal)) {
             row.bad("student", "An earlier row has another goal for the same student and measure. Keep one of the two.");
         }
-        if (row.good) {
+        if (row.good()) {
             goals.putIfAbsent(key, goal);
         }
     }
@@ -116,73 +118,5 @@ final class Input {
 
     LocalDate latest() {
         return LocalDate.ofEpochDay(latest);
-    }
-
-    private static final class Columns {
-        private final Map<String, Integer> positions = new HashMap<>();
-
-        Columns(CsvFile file, String what, String... required) throws BadCsvException {
-            for (int i = 0; i < file.header().size(); i++) {
-                positions.put(file.header().get(i), i);
-            }
-            List<String> missing = java.util.Arrays.stream(required).filter(c -> !positions.containsKey(c)).toList();
-            if (!missing.isEmpty()) {
-                throw new BadCsvException("The first row of the " + what + " file lacks: " + String.join(", ", missing)
-                        + ". It names: " + String.join(", ", file.header()) + ".");
-            }
-        }
-    }
-
-    private final class Row {
-        private final Columns columns;
-        private final CsvRecord record;
-        private final int number;
-        private final String prefix;
-        private boolean good = true;
-
-        Row(Columns columns, CsvRecord record, int number, String prefix) {
-            this.columns = columns;
-            this.record = record;
-            this.number = number;
-            this.prefix = prefix;
-        }
-
-        void bad(String column, String message) {
-            problems.add(new Problem(number, column, prefix + message));
-            good = false;
-        }
-
-        String optional(String column) {
-            Integer at = columns.positions.get(column);
-            return at == null || at >= record.getFieldCount() ? "" : record.getField(at).strip();
-        }
-
-        String text(String column) {
-            String text = optional(column);
-            if (text.isEmpty()) {
-                bad(column, "The cell is empty; a " + column.replace('_', ' ') + " belongs here.");
-            }
-            return text;
-        }
-
-        LocalDate date(String column) {
-            String text = text(column);
-            try {
-                return text.isEmpty() ? null : Cells.date(text);
-            } catch (IllegalArgumentException e) {
-                bad(column, e.getMessage());
-                return null;
-            }
-        }
-
-        double number(String column) {
-            String text = text(column);
-            try {
-                return text.isEmpty() ? 0 : Cells.number(text);
-            } catch (IllegalArgumentException e) {
-                bad(column, e.getMessage());
-                return 0;
-            }
-        }
     }
 }

@@ -4,6 +4,7 @@ import java.io.OutputStream;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.growth.Population;
 import org.zealousladder.core.growth.Trend;
 import tools.jackson.core.JsonGenerator;

@@ -2,6 +2,7 @@ package org.zealousladder.cli.fit;
 
 import java.util.Arrays;
 import java.util.List;
+import org.zealousladder.cli.rows.Problem;
 
 /** The entries of one student on one measure, in growing arrays: a million rows must fit into 512 MB. */
 final class Points {

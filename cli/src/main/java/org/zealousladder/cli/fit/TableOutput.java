@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.growth.Population;
 
 /** A table to read at the terminal, wide enough for the longest name. */
