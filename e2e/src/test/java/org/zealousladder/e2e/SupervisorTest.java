@@ -37,6 +37,12 @@ class SupervisorTest {
         }
     }
 
+    /** What is supervised may have begun before its id is written. */
+    private ProcessHandle running() throws InterruptedException {
+        until(() -> lines("runs").size() == 1 && lines("server.pid").size() == 1);
+        return ProcessHandle.of(Long.parseLong(lines("server.pid").get(0))).orElseThrow();
+    }
+
     @Test
     void whatEndsByItselfIsStartedAnewUntilItIsToldToStop() throws Exception {
         Process supervisor = supervise("echo began >>" + folder.resolve("runs") + "; exit 3");
@@ -53,8 +59,7 @@ class SupervisorTest {
     @Test
     void whatRunsIsStoppedWithIt() throws Exception {
         Process supervisor = supervise("echo began >>" + folder.resolve("runs") + "; exec sleep 300");
-        until(() -> lines("runs").size() == 1);
-        ProcessHandle child = ProcessHandle.of(Long.parseLong(lines("server.pid").get(0))).orElseThrow();
+        ProcessHandle child = running();
         assertTrue(child.isAlive());
         supervisor.destroy();
         assertTrue(supervisor.waitFor(10, TimeUnit.SECONDS));
@@ -67,8 +72,7 @@ class SupervisorTest {
     @Test
     void whatIsKilledComesBack() throws Exception {
         Process supervisor = supervise("echo began >>" + folder.resolve("runs") + "; exec sleep 300");
-        until(() -> lines("runs").size() == 1);
-        ProcessHandle.of(Long.parseLong(lines("server.pid").get(0))).orElseThrow().destroyForcibly();
+        running().destroyForcibly();
         until(() -> lines("runs").size() == 2);
         assertEquals(List.of("137"), lines("ended"));
         supervisor.destroy();
