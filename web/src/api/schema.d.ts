@@ -205,7 +205,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_5"];
+        post: operations["add_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,7 +253,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -285,7 +285,7 @@ export interface paths {
         };
         get: operations["list"];
         put?: never;
-        post: operations["save_3"];
+        post: operations["save_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -301,7 +301,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_2"];
+        post: operations["preview_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -333,7 +333,7 @@ export interface paths {
         };
         get: operations["classes"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -477,7 +477,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_1"];
+        post: operations["preview_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +525,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["withdraw_2"];
+        post: operations["withdraw_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -572,6 +572,166 @@ export interface paths {
             cookie?: never;
         };
         get: operations["back"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/asides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/asides/{id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/attendance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["attendance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["done_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/effort": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effort"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["habits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rules"];
+        put?: never;
+        post: operations["save_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/rules/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/rules/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/weeks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["weeks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2490,6 +2650,30 @@ export interface components {
             tested: number;
             why: string;
         };
+        Aside: {
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            /** Format: date */
+            knownFrom: string;
+            reason?: string;
+            rules: ("quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent")[];
+            /** Format: int32 */
+            studentId: number;
+            /** Format: date */
+            until: string;
+            /** @enum {string} */
+            what: "aside" | "watch";
+        };
+        AsideForm: {
+            reason?: string;
+            rules?: ("quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent")[];
+            students: number[];
+            /** Format: date */
+            until: string;
+            /** @enum {string} */
+            what: "aside" | "watch";
+        };
         Asked: {
             options: string;
         };
@@ -2525,6 +2709,23 @@ export interface components {
             percentile: number;
             /** Format: double */
             score: number;
+        };
+        AttendanceView: {
+            /** Format: double */
+            lastYear?: number;
+            reasons: components["schemas"]["AwayReason"][];
+            rule: string;
+            /** Format: double */
+            share: number;
+            students: components["schemas"]["StudentAway"][];
+            /** Format: int32 */
+            untold: number;
+            weeks: components["schemas"]["WeekAway"][];
+        };
+        AwayReason: {
+            /** Format: int64 */
+            days: number;
+            reason: string;
         };
         BackForm: {
             reason?: string;
@@ -2704,6 +2905,13 @@ export interface components {
             area: string;
             /** Format: int32 */
             classId: number;
+        };
+        ClassLine: {
+            /** Format: int32 */
+            id: number;
+            medians: number[];
+            name: string;
+            still: boolean[];
         };
         ClassMade: {
             /** Format: int32 */
@@ -3015,6 +3223,9 @@ export interface components {
             collect: components["schemas"]["ToCollect"][];
             decide: components["schemas"]["ToDecide"][];
             /** Format: int32 */
+            drifting: number;
+            looks: components["schemas"]["ToLook"][];
+            /** Format: int32 */
             monitored: number;
             /** Format: int32 */
             settled: number;
@@ -3042,6 +3253,64 @@ export interface components {
             undoneBy?: string;
             what: string;
             words: string;
+        };
+        DoneAction: {
+            /** Format: int32 */
+            actions: number;
+            /** Format: time-local */
+            at?: string;
+            /** Format: date */
+            day: string;
+            kind: string;
+            /** Format: double */
+            minutes: number;
+            place?: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        DoneDay: {
+            /** Format: int32 */
+            actions: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            minutes: number;
+        };
+        DoneKind: {
+            /** Format: int32 */
+            actions: number;
+            kind: string;
+            /** Format: double */
+            minutes: number;
+        };
+        DonePlace: {
+            /** Format: int32 */
+            actions: number;
+            deeper: boolean;
+            /** Format: int32 */
+            id: number;
+            /** Format: double */
+            minutes: number;
+            name: string;
+            /** Format: int32 */
+            students: number;
+            /** Format: double */
+            usual?: number;
+        };
+        DoneStep: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        DoneView: {
+            actions: components["schemas"]["DoneAction"][];
+            days: components["schemas"]["DoneDay"][];
+            /** Format: date */
+            from: string;
+            kinds: components["schemas"]["DoneKind"][];
+            places: components["schemas"]["DonePlace"][];
+            /** Format: date */
+            to: string;
+            trail: components["schemas"]["DoneStep"][];
         };
         Doubt: {
             choices: components["schemas"]["Meant"][];
@@ -3076,6 +3345,32 @@ export interface components {
             setId: number;
             /** Format: int32 */
             windowId: number;
+        };
+        EffortPoint: {
+            /** Format: double */
+            effort: number;
+            /** @enum {string} */
+            field: "little-low" | "much-low" | "little-high" | "much-high";
+            /** Format: double */
+            score: number;
+            student: components["schemas"]["StudentRef"];
+            /** Format: date */
+            taken: string;
+        };
+        EffortView: {
+            /** @enum {string} */
+            by: "minutes" | "actions" | "days-absent";
+            higherIsBetter: boolean;
+            measure: string;
+            /** Format: double */
+            medianEffort: number;
+            /** Format: double */
+            medianScore: number;
+            noEffort: components["schemas"]["StudentRef"][];
+            noScore: components["schemas"]["StudentRef"][];
+            points: components["schemas"]["EffortPoint"][];
+            together?: components["schemas"]["Together"];
+            unit: string;
         };
         EmailForm: {
             /** Format: email */
@@ -3476,6 +3771,34 @@ export interface components {
             groupings: components["schemas"]["Grouping"][];
             mayChangeAll: boolean;
         };
+        HabitDay: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: int32 */
+            students: number;
+        };
+        HabitHour: {
+            /** Format: int32 */
+            actions: number;
+            /** Format: int32 */
+            day: number;
+            /** Format: int32 */
+            hour: number;
+            /** Format: double */
+            minutes: number;
+        };
+        HabitsView: {
+            /** Format: int32 */
+            actions: number;
+            days: components["schemas"]["HabitDay"][];
+            hours: components["schemas"]["HabitHour"][];
+            mostly?: components["schemas"]["MostlyIn"];
+            students: components["schemas"]["StudentMostly"][];
+            /** Format: int32 */
+            untimed: number;
+        };
         HistoryEntry: {
             about?: string;
             address?: string;
@@ -3560,6 +3883,10 @@ export interface components {
         JoinWelcome: {
             login: string;
             name: string;
+        };
+        Joined: {
+            next: string;
+            title: string;
         };
         JointAsk: {
             draft?: components["schemas"]["JointDraft"];
@@ -3886,6 +4213,14 @@ export interface components {
             /** Format: int32 */
             into: number;
         };
+        MostlyIn: {
+            /** Format: double */
+            low: number;
+            /** @enum {string} */
+            part: "morning" | "midday" | "afternoon" | "evening";
+            /** Format: double */
+            share: number;
+        };
         Move: {
             about: string;
             from: string;
@@ -4127,6 +4462,18 @@ export interface components {
             /** Format: date */
             starts: string;
         };
+        OnDay: {
+            added: components["schemas"]["StudentRef"][];
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            flagged: number;
+            removed: components["schemas"]["StudentRef"][];
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            would: number;
+        };
         OnRecord: {
             code: string;
             label: string;
@@ -4266,6 +4613,16 @@ export interface components {
             retired: boolean;
             /** Format: int32 */
             schoolId: number;
+        };
+        PastRule: {
+            because: string;
+            by?: string;
+            /** Format: date */
+            on: string;
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            undoable: boolean;
+            words: string;
         };
         PdfBegun: {
             /** Format: int64 */
@@ -4761,11 +5118,50 @@ export interface components {
             others: number;
             school: string;
         };
+        RuleForm: {
+            because?: string;
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            seen?: string;
+            setting?: components["schemas"]["RuleSetting"];
+            who: string;
+            /** Format: int32 */
+            year: number;
+        };
+        RuleInPlace: {
+            about: string;
+            from: string;
+            hasQuarter: boolean;
+            hasShare: boolean;
+            hasWeeks: boolean;
+            name: string;
+            otherwise: components["schemas"]["RuleSetting"];
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            seen: string;
+            setHere: boolean;
+            setting: components["schemas"]["RuleSetting"];
+            /** @enum {string} */
+            unit: "share" | "days" | "swings" | "pieces";
+            words: string;
+        };
         RuleInUse: {
             chosen: boolean;
             measures: components["schemas"]["Weighed"][];
             /** @enum {string} */
             rule: "lowest" | "most" | "weighted";
+        };
+        RuleLine: {
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            /** Format: int32 */
+            students: number;
+            words: string;
+        };
+        RulePreview: {
+            before: components["schemas"]["OnDay"];
+            today: components["schemas"]["OnDay"];
+            words: string;
         };
         RuleSays: {
             inUse: boolean;
@@ -4774,6 +5170,35 @@ export interface components {
             label: string;
             rule: string;
             why: string;
+        };
+        RuleSetting: {
+            lowestQuarter: boolean;
+            on: boolean;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            threshold: number;
+            /** Format: int32 */
+            weeks: number;
+        };
+        RulesView: {
+            history: components["schemas"]["PastRule"][];
+            mayChange: boolean;
+            place: string;
+            rules: components["schemas"]["RuleInPlace"][];
+            wider: string;
+        };
+        Said: {
+            /** Format: double */
+            actual: number;
+            detail: string;
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            /** Format: date */
+            since: string;
+            /** Format: double */
+            threshold: number;
+            title: string;
         };
         SamplePerson: {
             about: string;
@@ -4963,6 +5388,11 @@ export interface components {
             withoutCuts: string[];
             year?: components["schemas"]["SchoolYear"];
         };
+        StillWeek: {
+            cause?: string;
+            /** Format: int32 */
+            week: number;
+        };
         Strategy: {
             area: string;
             how?: string;
@@ -5045,6 +5475,23 @@ export interface components {
             /** Format: date */
             week?: string;
         };
+        StudentAway: {
+            /** Format: int32 */
+            away: number;
+            byWeek: number[];
+            /** Format: int32 */
+            days: number;
+            /** Format: int32 */
+            daysSince?: number;
+            /** Format: double */
+            lastYear?: number;
+            /** Format: int32 */
+            late: number;
+            often: boolean;
+            /** Format: double */
+            share: number;
+            student: components["schemas"]["StudentRef"];
+        };
         StudentFacts: {
             /** Format: date */
             birthday?: string;
@@ -5057,6 +5504,12 @@ export interface components {
             preferredName?: string;
             /** Format: int32 */
             years?: number;
+        };
+        StudentMostly: {
+            /** Format: int32 */
+            actions: number;
+            mostly: components["schemas"]["MostlyIn"];
+            student: components["schemas"]["StudentRef"];
         };
         StudentMoved: {
             moves: components["schemas"]["Move"][];
@@ -5313,6 +5766,25 @@ export interface components {
             /** Format: int32 */
             tier?: number;
         };
+        ToLook: {
+            flags: components["schemas"]["Said"][];
+            joined?: components["schemas"]["Joined"];
+            medians: number[];
+            minutes: number[];
+            still: boolean[];
+            student: components["schemas"]["StudentRef"];
+            watch?: components["schemas"]["Aside"];
+        };
+        Together: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            n: number;
+            /** Format: double */
+            rho: number;
+        };
         TrendCard: {
             goal?: components["schemas"]["GoalView"];
             /** Format: date */
@@ -5366,6 +5838,11 @@ export interface components {
             summary: string;
             withoutGoal: components["schemas"]["StudentRef"][];
         };
+        Undo: {
+            /** @enum {string} */
+            rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
+            who: string;
+        };
         UndoForm: {
             reason: string;
         };
@@ -5414,8 +5891,41 @@ export interface components {
             /** Format: int32 */
             strategyId?: number;
         };
+        WeekAway: {
+            /** Format: int32 */
+            away: number;
+            /** Format: int32 */
+            days: number;
+            /** Format: date */
+            monday: string;
+        };
         WeekForm: {
             week: number[];
+        };
+        WeeksRow: {
+            actions: number[];
+            aside?: components["schemas"]["Aside"];
+            cannotTell: ("quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent")[];
+            flags: components["schemas"]["Said"][];
+            joined?: components["schemas"]["Joined"];
+            /** Format: double */
+            lately?: number;
+            minutes: number[];
+            needed: boolean;
+            quieted: components["schemas"]["Said"][];
+            student: components["schemas"]["StudentRef"];
+            watch?: components["schemas"]["Aside"];
+        };
+        WeeksView: {
+            classes: components["schemas"]["ClassLine"][];
+            /** Format: date */
+            monday: string;
+            nothing: components["schemas"]["StudentRef"][];
+            rows: components["schemas"]["WeeksRow"][];
+            rules: components["schemas"]["RuleLine"][];
+            still: components["schemas"]["StillWeek"][];
+            /** Format: int32 */
+            weeks: number;
         };
         Weighed: {
             /** Format: int32 */
@@ -5763,7 +6273,7 @@ export interface operations {
             };
         };
     };
-    add_5: {
+    add_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -5831,7 +6341,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -5904,7 +6414,7 @@ export interface operations {
             };
         };
     };
-    save_3: {
+    save_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -5926,7 +6436,7 @@ export interface operations {
             };
         };
     };
-    preview_2: {
+    preview_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5996,7 +6506,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6211,7 +6721,7 @@ export interface operations {
             };
         };
     };
-    preview_1: {
+    preview_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6281,7 +6791,7 @@ export interface operations {
             };
         };
     };
-    withdraw_2: {
+    withdraw_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6366,6 +6876,266 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    add_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AsideForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    attendance: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AttendanceView"];
+                };
+            };
+        };
+    };
+    done_1: {
+        parameters: {
+            query: {
+                who: string;
+                student?: number;
+                year: number;
+                asOf: string;
+                from: string;
+                to: string;
+                place?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    effort: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                measure: number;
+                by?: "minutes" | "actions" | "days-absent";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EffortView"];
+                };
+            };
+        };
+    };
+    habits: {
+        parameters: {
+            query: {
+                who: string;
+                student?: number;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HabitsView"];
+                };
+            };
+        };
+    };
+    rules: {
+        parameters: {
+            query: {
+                who: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RulesView"];
+                };
+            };
+        };
+    };
+    save_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RuleForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RulePreview"];
+                };
+            };
+        };
+    };
+    undo_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Undo"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    weeks: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WeeksView"];
                 };
             };
         };

@@ -43,6 +43,11 @@ const Groupings = lazy(() => import('../features/school/groupings/GroupingsPage'
 const Classes = lazy(() => import('../features/school/classes/ClassesPage'));
 const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
+const Weeks = lazy(() => import('../features/engagement/weeks/WeeksPage'));
+const Habits = lazy(() => import('../features/engagement/habits/HabitsPage'));
+const Effort = lazy(() => import('../features/engagement/effort/EffortPage'));
+const Attendance = lazy(() => import('../features/engagement/attendance/AttendancePage'));
+const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -60,6 +65,10 @@ const SCOPED = {
   '/plans': Plans,
   '/meeting': Meeting,
   '/reading': Reading,
+  '/engagement': Weeks,
+  '/engagement/habits': Habits,
+  '/engagement/effort': Effort,
+  '/engagement/attendance': Attendance,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,
@@ -67,6 +76,7 @@ const SCOPED = {
   '/setup/classes': Classes,
   '/setup/calendar': Calendar,
   '/setup/groupings': Groupings,
+  '/setup/rules': Rules,
 };
 
 export function App() {

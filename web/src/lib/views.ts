@@ -7,6 +7,12 @@ export const VIEWS = [
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
   { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting', '/reading'] },
+  {
+    path: '/engagement',
+    name: 'Engagement',
+    key: 'e',
+    pages: ['/engagement', '/engagement/habits', '/engagement/effort', '/engagement/attendance'],
+  },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
@@ -20,10 +26,19 @@ export const VIEWS = [
       '/setup/classes',
       '/setup/calendar',
       '/setup/groupings',
+      '/setup/rules',
       '/setup/start',
       '/setup/next-year',
     ],
   },
+] as const;
+
+/** What the Engagement rung holds. */
+export const ENGAGEMENT = [
+  { path: '/engagement', name: 'Weeks' },
+  { path: '/engagement/habits', name: 'Habits' },
+  { path: '/engagement/effort', name: 'Effort and score' },
+  { path: '/engagement/attendance', name: 'Attendance' },
 ] as const;
 
 /** Every page that can be gone to by name: views, and what their rungs hold. */
@@ -33,6 +48,7 @@ export function allPages(): { path: string; name: string }[] {
     { path: '/records', name: 'Records' },
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
+    ...ENGAGEMENT.map((p) => ({ path: p.path, name: `Engagement: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
   ];
 }
@@ -70,4 +86,5 @@ export const SETUP = [
   { path: '/setup/classes', name: 'Classes' },
   { path: '/setup/calendar', name: 'Calendar' },
   { path: '/setup/groupings', name: 'Groupings' },
+  { path: '/setup/rules', name: 'Rules' },
 ] as const;

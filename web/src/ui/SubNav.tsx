@@ -20,6 +20,7 @@ export function SubNav({
           <NavLink
             key={p.path}
             to={link(p.path)}
+            end
             className={({ isActive }) =>
               `no-underline py-0.5 border-b-2 ${isActive ? 'text-ink font-semibold border-ink' : 'text-soft border-transparent hover:text-act'}`
             }

@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../api/client';
-import type { DecisionKind, Plan, ProposalKind, Strategy, TrendCard } from '../../api/types';
+import type { DecisionKind, Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../lib/format';
 import { useNames } from '../../lib/names';
 import { useScope } from '../../lib/scope';
@@ -11,25 +11,8 @@ import { Field } from '../../ui/Field';
 import { FormButtons } from '../../ui/FormButtons';
 import { Complaint, Failed, Loading } from '../../ui/States';
 import { type WayDraft, WayFields, wayBody, wayOf } from '../plans/WayFields';
+import { LABELS } from './offered';
 import { useDecide, useGround } from './queries';
-
-const LABELS: Record<DecisionKind, string> = {
-  hold: 'Hold course',
-  raise: 'Raise the goal',
-  'plan-changed': 'Change the plan',
-  'set-aside': 'Set aside',
-};
-
-/** All that can be decided, the proposed step first and the least likely last. */
-export function offered(proposed: ProposalKind | undefined): { kind: DecisionKind; label: string }[] {
-  const order: DecisionKind[] =
-    proposed === 'raise' || proposed === 'met'
-      ? ['raise', 'hold', 'set-aside', 'plan-changed']
-      : proposed === 'hold' || proposed === 'too-soon'
-        ? ['hold', 'plan-changed', 'raise', 'set-aside']
-        : ['plan-changed', 'hold', 'set-aside', 'raise'];
-  return order.map((kind) => ({ kind, label: LABELS[kind] }));
-}
 
 interface Props {
   card: TrendCard;

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { DecisionKind, DeskView, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
@@ -6,11 +6,16 @@ import { TrendChart } from '../../../charts/TrendChart';
 import { plural, shortDay, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
-import { DecideDialog, offered } from '../../../parts/decisions/DecideDialog';
+import { offered } from '../../../parts/decisions/offered';
 import { Button } from '../../../ui/Button';
 import { DecisionWord } from '../../../ui/Decision';
 import { TierMark } from '../../../ui/TierMark';
 import { Heading } from './Heading';
+
+// Not needed before somebody decides: the first visit stays light.
+const DecideDialog = lazy(() =>
+  import('../../../parts/decisions/DecideDialog').then((m) => ({ default: m.DecideDialog })),
+);
 
 /** What wants a person, the most urgent first; a school's has many, so the rest comes when asked for. */
 export function DecideList({ desk, onAll, busy }: { desk: DeskView; onAll: () => void; busy: boolean }) {
@@ -29,6 +34,12 @@ export function DecideList({ desk, onAll, busy }: { desk: DeskView; onAll: () =>
             : `${proposals === students ? '' : `${plural(proposals, 'proposal')} for `}${students} of ${plural(desk.students, 'student')}`
         }
       />
+      {desk.drifting > 0 && (
+        <p className="m-0 pb-1 text-[14px] no-print">
+          <a href="#drifting">{plural(desk.drifting, 'student')} drifting</a>
+          <span className="text-soft">, below</span>
+        </p>
+      )}
       {desk.decide.length === 0 && (
         <p className="text-soft border-t border-hair pt-2 m-0">
           {desk.monitored === 0
@@ -59,7 +70,11 @@ export function DecideList({ desk, onAll, busy }: { desk: DeskView; onAll: () =>
           {desk.settled === 1 ? 'its' : 'their'} day.
         </p>
       )}
-      {deciding && <DecideDialog card={deciding.card} kind={deciding.kind} onClose={() => setDeciding(null)} />}
+      {deciding && (
+        <Suspense fallback={null}>
+          <DecideDialog card={deciding.card} kind={deciding.kind} onClose={() => setDeciding(null)} />
+        </Suspense>
+      )}
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { useScope } from '../../../lib/scope';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { DecideList } from './DecideList';
 import { CelebrateList, CollectList } from './Lines';
+import { LookList } from './LookList';
 import { useDesk } from './queries';
 
 /** Proposals with their charts that are shown before the rest is asked for. */
@@ -25,7 +26,10 @@ export default function DeskPage() {
   return (
     <div className="grid lg:grid-cols-[1.75fr_1fr] gap-x-11 gap-y-8">
       <h1 className="sr-only">Desk</h1>
-      <DecideList desk={desk.data} onAll={() => setFirst(ALL)} busy={desk.isFetching && first === ALL} />
+      <div>
+        <DecideList desk={desk.data} onAll={() => setFirst(ALL)} busy={desk.isFetching && first === ALL} />
+        <LookList desk={desk.data} />
+      </div>
       <div className="flex flex-col gap-7">
         <CollectList desk={desk.data} />
         <CelebrateList desk={desk.data} />

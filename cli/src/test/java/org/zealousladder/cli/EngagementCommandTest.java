@@ -55,9 +55,9 @@ class EngagementCommandTest {
         assertEquals("{\"week\":\"2026-01-26\",\"class\":\"3K\",\"median\":1.0,\"still\":true}", json.at("/weeks/3").toString());
         JsonNode quiet = student(json, "Q");
         assertEquals("[60.0,60.0,60.0,0.0,60.0,60.0,60.0,12.0,12.0]", quiet.get("weeks").toString());
-        // Six weeks before at 60 of the company's 60, then a fifth of it, at the least spread of 0.1.
+        // Six weeks before at 60 of the company's 60, then a fifth of it, at the least spread of 0.2.
         assertEquals(
-                "quiet 0.200 0.5 2026-02-23, dropped 16.094 2.5 2026-02-23", String.join(", ",
+                "quiet 0.200 0.5 2026-02-23, dropped 8.047 2.5 2026-02-23", String.join(", ",
                         quiet.get("flags").valueStream().map(f -> f.get("rule").asString() + " "
                                 + String.format("%.3f", f.get("actual").asDouble()) + " " + f.get("threshold").asDouble() + " " + f.get("since").asString())
                                 .toList()));

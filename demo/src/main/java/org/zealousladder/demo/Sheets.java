@@ -47,6 +47,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("plan-phases", new String[] {"student", "measure", "starts", "strategy", "per_week", "minutes", "leader", "place", "reason"});
         HEADERS.put("sessions", new String[] {"student", "measure", "held_on", "given"});
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
+        HEADERS.put("attendance", new String[] {"student", "date", "status", "reason"});
+        HEADERS.put("activity", new String[] {"student", "date", "time", "kind", "minutes", "actions", "program", "book", "chapter", "page"});
     }
 
     private final Path folder;

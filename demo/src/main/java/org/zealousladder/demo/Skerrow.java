@@ -23,6 +23,7 @@ final class Skerrow {
     private final Readings readings;
     private final AtHome atHome;
     private final SubScores subScores;
+    private final Doings doings;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -32,6 +33,7 @@ final class Skerrow {
         this.readings = new Readings(sheets);
         this.atHome = new AtHome(sheets);
         this.subScores = new SubScores(sheets);
+        this.doings = new Doings(sheets);
     }
 
     void write() throws IOException {
@@ -99,6 +101,8 @@ final class Skerrow {
                 plans.write(p, CLASSES[g][k], e.getKey(), e.getValue());
             }
             readings.write(p);
+            Story story = kittiwake ? Story.of(p) : null;
+            doings.student(p, g + 2, story, Calendar.THIS_START, story != null && story.is("left in December") ? LocalDate.of(2025, 12, 19) : DemoFiles.TODAY);
         }
     }
 
@@ -135,6 +139,9 @@ final class Skerrow {
             }
             if (thisWinter && story != null && story.is("moved up a band") && m == MeasureBook.ORAL_READING) {
                 value = m.cuts(grade, 1)[1] + 9;
+            }
+            if (thisWinter && story != null && story.is("long hours yet falling") && m.code().equals("maze")) {
+                value = m.cuts(grade, 1)[0] - 3;
             }
             if (luck < 0.012 && story == null) {
                 continue;

@@ -44,7 +44,12 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("screening, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar")) {
+        for (String view : List.of("Weeks", "Habits", "Effort and score", "Attendance")) {
+            subView("Engagement", view);
+            assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+            check("engagement, " + view);
+        }
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);

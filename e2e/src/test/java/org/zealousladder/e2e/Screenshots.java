@@ -78,9 +78,10 @@ class Screenshots extends BrowserTest {
         subView("Screening", "Tiers");
         assertThat(page.getByText("close calls to talk about")).isVisible();
         shot("tiers");
-        subView("Screening", "Report");
-        assertThat(heading("For the meeting")).isVisible();
-        shot("report");
+        subView("Engagement", "Weeks");
+        assertThat(page.getByText("No look needed")).isVisible();
+        page.mouse().move(640, 60);
+        shot("weeks");
         view("Records");
         page.getByLabel("File", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("week 11.csv", "text/csv", ("Reading, week 11\nPupil no;Name;Oral reading 10/03/2026;Maze 12/03/2026;Room\n"

@@ -19,8 +19,9 @@ import org.junit.jupiter.api.Test;
 /** The whole job: from the Desk's item to its chart, a new score, the decision that changes, and what is then decided. */
 class SliceTest extends BrowserTest {
     private Locator deskRow(String name) {
-        return page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText(name)
-                .setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set aside"))));
+        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Decide")).getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText(name)
+                        .setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set aside"))));
     }
 
     @Test

@@ -34,7 +34,8 @@ class EveryRouteTest extends ScreeningTest {
     private static final String THEIRS = "Quillfeather";
     private static final String OURS = "Hale";
 
-    private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/entry", "/api/ladder",
+    private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/engagement/attendance",
+            "/api/engagement/effort", "/api/engagement/weeks", "/api/entry", "/api/ladder",
             "/api/plans", "/api/reading", "/api/report", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans");
 
     /** What a route is asked with, by the name of the parameter; a new name has to be added. */
@@ -83,6 +84,14 @@ class EveryRouteTest extends ScreeningTest {
         given("student,measure,starts,ends,worry,strategy,per_week,minutes,leader,place,success,group",
                 "OUT-1,oral-reading,2026-01-15,2026-05-08,Reads word by word,Repeated reading,3,20,O. Teacher,library,Few stops,");
         given("student,area,year,window,tier,decided,reason", "OUT-1,Reading,2025-26,Autumn,3,2025-10-01,");
+        List<String> done = new ArrayList<>(List.of("student,date,time,kind,minutes"));
+        for (int d = 2; d < 14; d++) {
+            done.add("OUT-1,2026-03-%02d,10:00,reading,20".formatted(d));
+            done.add("OUT-2,2026-03-%02d,10:00,reading,20".formatted(d));
+            done.add("OUT-1,2026-03-%02d,10:30,practice,20".formatted(d));
+        }
+        given(done.toArray(String[]::new));
+        given("student,date,status", "OUT-1,2026-03-03,absent", "OUT-2,2026-03-03,late");
         given("group,school,year,name,subject", "OUT-G,OUTER,2025-26,Outer readers,Reading", "TERN-G,SKERROW,2025-26,Tern readers,Reading");
         given("student,group,from,to", "OUT-1,OUT-G,2025-09-01,", "S1003,TERN-G,2025-09-01,");
         given("login,group,from,to", "o.teacher,OUT-G,2025-09-01,", "m.mixed,TERN-G,2025-09-01,");
@@ -173,7 +182,8 @@ class EveryRouteTest extends ScreeningTest {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/meeting", "/api/students/{id}", "/api/trends", "/api/trends/{student}/{measure}"));
+        shown.addAll(List.of("/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/students/{id}", "/api/trends",
+                "/api/trends/{student}/{measure}"));
         assertEquals(shown, showing(THEIRS, person("o.teacher"), requests));
         shown.addAll(List.of("/api/records/roster.zip", "/api/tiers/closing"));
         assertEquals(shown, theirs);

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.calendar.SchoolDays;
@@ -15,12 +16,16 @@ import org.zealousladder.core.summary.Quantiles;
 public final class Engagement {
     /** A robust estimate of a standard deviation: this times the median absolute deviation, for normal errors. */
     private static final double ROBUST = 1.4826;
-    /** Weeks that hardly differ would make any fall a great one: a spread is at least ten in a hundred. */
-    private static final double LEAST_SPREAD = 0.1;
+    /**
+     * Six weeks that happen to be alike would make any fall a great one; a spread is at least a fifth, so that nobody has dropped who still does three fifths of what they did.
+     */
+    private static final double LEAST_SPREAD = 0.2;
     /** A week of nothing counts as a hundredth of the class's, since nothing has no logarithm. */
     private static final double LEAST_RATIO = 0.01;
     /** Weeks of a student's own that a fall is held against. */
     private static final int BEFORE = 6;
+    /** Weeks over which a student's time is held against the class's. */
+    private static final int LATELY = 4;
 
     private final ClassWeeks weeks;
     private final LocalDate firstMonday;
@@ -86,6 +91,19 @@ public final class Engagement {
             }
         }
         return new Judged(flags, cannotTell);
+    }
+
+    /**
+     * A student's time in the newest {@value #LATELY} weeks that count, as a share of the class's.
+     *
+     * @return empty where fewer are on record, or the class did nothing
+     */
+    public OptionalDouble lately(int student, Seen seen) {
+        int[] counted = seen.first() == null ? new int[0] : counted(seen.first());
+        int[] newest = Arrays.copyOfRange(counted, Math.max(0, counted.length - LATELY), counted.length);
+        double of = Arrays.stream(newest).mapToDouble(weeks::median).sum();
+        return newest.length < LATELY || of <= 0 ? OptionalDouble.empty()
+                : OptionalDouble.of(Arrays.stream(newest).mapToDouble(w -> weeks.minutes(student, w)).sum() / of);
     }
 
     /** Whether enough is on record for a rule to say anything. */

@@ -57,6 +57,11 @@ public enum EngagementRule implements Coded {
         return this == QUIET || this == NOT_SEEN || this == DROPPED;
     }
 
+    /** Whether it looks at course work. */
+    public boolean ofWork() {
+        return this == WORK_NOT_IN || this == LOW_MARKS;
+    }
+
     /**
      * The same, if it can be.
      *

@@ -3,6 +3,7 @@ package org.zealousladder.server.monitoring.trends;
 import java.time.LocalDate;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.Proposer;
@@ -92,6 +93,11 @@ public final class Progress {
     public Optional<Double> level() {
         ScoreSeries newest = phases.newest();
         return trend instanceof Trend.Fitted f ? Optional.of(f.level(newest.week(newest.size() - 1)).value()) : Optional.empty();
+    }
+
+    /** Whether scores get worse under the present plan, beyond doubt: the slope's whole interval lies on the wrong side. */
+    public boolean falls() {
+        return trend instanceof Trend.Fitted f && (measure().direction() == Direction.HIGHER_IS_BETTER ? f.slopeHigh() < 0 : f.slopeLow() > 0);
     }
 
     private @Nullable Decision latest() {

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -12,9 +13,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.calendar.SchoolDays;
+import org.zealousladder.server.engagement.looks.Falls;
+import org.zealousladder.server.engagement.looks.Look;
+import org.zealousladder.server.engagement.looks.Looks;
+import org.zealousladder.server.engagement.looks.LooksService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
@@ -27,6 +33,7 @@ import org.zealousladder.server.overview.desk.DeskView.CollectKind;
 import org.zealousladder.server.overview.desk.DeskView.ToCelebrate;
 import org.zealousladder.server.overview.desk.DeskView.ToCollect;
 import org.zealousladder.server.overview.desk.DeskView.ToDecide;
+import org.zealousladder.server.overview.desk.DeskView.ToLook;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.calendar.CalendarService;
 import org.zealousladder.server.school.roster.Enrolled;
@@ -47,6 +54,7 @@ public class DeskService {
     /** A monitored student without a score for more than this many days is on the list. */
     /** School days: a week, and some time to enter it. */
     static final int DAYS_WITHOUT_SCORE = 7;
+    private static final int WEEKS_DRAWN = 16;
 
     private final RosterService roster;
     private final MeasuresService measures;
@@ -55,9 +63,11 @@ public class DeskService {
     private final StandingsService standing;
     private final RetestsService retests;
     private final CalendarService days;
+    private final LooksService looks;
 
     DeskService(RosterService roster, MeasuresService measures, WindowsService allWindows, CardsService trends, StandingsService standing,
-            RetestsService retests, CalendarService days) {
+            RetestsService retests, CalendarService days, LooksService looks) {
+        this.looks = looks;
         this.days = days;
         this.roster = roster;
         this.measures = measures;
@@ -89,7 +99,21 @@ public class DeskService {
         Set<String> told = celebrate.stream().map(c -> c.student().id() + "/" + c.measureId()).collect(Collectors.toSet());
         bandsClimbed(students, byId, standings).stream().filter(c -> !told.contains(c.student().id() + "/" + c.measureId())).forEach(celebrate::add);
         int settled = (int) all.stream().filter(p -> p.settledUntil() != null).count();
-        return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled);
+        Looks engaged = looks.of(students, year, asOf, Falls.of(all, students, byId.values(), standings));
+        List<Look> drifting = engaged.all().stream().filter(Look::needed).toList();
+        return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled,
+                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size());
+    }
+
+    private static ToLook toLook(Look l, Looks engaged) {
+        Looks.OfClass of = requireNonNull(engaged.classes().get(l.student().classId()));
+        int from = Math.max(0, engaged.weeks() - WEEKS_DRAWN);
+        return new ToLook(l.student().ref(), l.flags(), l.joined(), l.watch(), whole(l.minutes(), from), whole(of.medians(), from),
+                IntStream.range(from, engaged.weeks()).mapToObj(w -> of.still()[w]).toList());
+    }
+
+    private static List<Integer> whole(double[] minutes, int from) {
+        return Arrays.stream(minutes, from, minutes.length).mapToObj(m -> (int) Math.round(m)).toList();
     }
 
     private static int students(List<Progress> of) {

@@ -4,6 +4,9 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Coded;
+import org.zealousladder.server.engagement.looks.Aside;
+import org.zealousladder.server.engagement.looks.Look;
+import org.zealousladder.server.engagement.looks.Said;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -12,9 +15,22 @@ import org.zealousladder.server.school.roster.StudentRef;
  *
  * @param decide the first of the proposals
  * @param waiting all proposals, and how many students they are for
+ * @param looks the first of those whose engagement needs a look
+ * @param drifting how many these are in all
  */
 public record DeskView(int students, int monitored, List<ToDecide> decide, Waiting waiting, List<ToCollect> collect, List<ToCelebrate> celebrate,
-        int settled) {
+        int settled, List<ToLook> looks, int drifting) {
+
+    /**
+     * Engagement that needs a look: a flag of effort stays apart from those of scores, and one sentence joins the two where both speak.
+     *
+     * @param minutes of the newest weeks
+     * @param medians the class's
+     * @param still which of these weeks no rule counts
+     */
+    public record ToLook(StudentRef student, List<Said> flags, Look.@Nullable Joined joined, @Nullable Aside watch, List<Integer> minutes,
+            List<Integer> medians,
+            List<Boolean> still) {}
 
     public record Waiting(int proposals, int students) {}
 

@@ -14,6 +14,8 @@ public final class Words {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
+    private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+
     private Words() {}
 
     public static String number(long n) {
@@ -23,6 +25,11 @@ public final class Words {
     /** 13 Mar 2026 */
     public static String day(LocalDate day) {
         return DAY.format(day);
+    }
+
+    /** 13 Mar, for a day of the year that runs. */
+    public static String shortDay(LocalDate day) {
+        return SHORT.format(day);
     }
 
     /** A score without needless decimals. */

@@ -54,4 +54,10 @@ public class CalendarService {
     public SchoolDays of(int school, LocalDate asOf) {
         return schools(asOf).apply(school);
     }
+
+    /** The holidays and closures of a school that touch a time. */
+    public List<CalendarSpan> off(int school, LocalDate from, LocalDate to, LocalDate asOf) {
+        return store.spans(asOf).stream().filter(s -> s.kind() != SpanKind.TERM && (s.schoolId() == null || s.schoolId() == school)
+                && !s.starts().isAfter(to) && !s.ends().isBefore(from)).toList();
+    }
 }

@@ -4,10 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -23,6 +26,7 @@ import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.DeclaresFiles;
 import org.zealousladder.server.platform.files.FileKind;
+import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
 
 /** Kinds are told apart by their columns alone. */
@@ -35,13 +39,20 @@ class ImportKindsTest {
         scan.addIncludeFilter(new AssignableTypeFilter(DeclaresFiles.class));
         return scan.findCandidateComponents("org.zealousladder.server").stream().map(found -> {
             try {
-                var constructor = Class.forName(found.getBeanClassName()).getDeclaredConstructor();
+                var constructor = Class.forName(found.getBeanClassName()).getDeclaredConstructors()[0];
                 constructor.setAccessible(true);
-                return (DeclaresFiles) constructor.newInstance();
+                return (DeclaresFiles) constructor.newInstance(Stream.of(constructor.getParameterTypes()).map(p -> inUtc()).toArray());
             } catch (ReflectiveOperationException e) {
                 throw new IllegalStateException(e);
             }
         }).toList();
+    }
+
+    /** What a kind may ask for. */
+    private static SchoolCalendar inUtc() {
+        SchoolCalendar calendar = mock(SchoolCalendar.class);
+        when(calendar.zone()).thenReturn(ZoneId.of("UTC"));
+        return calendar;
     }
 
     static Stream<FileKind> kinds() {
@@ -87,7 +98,7 @@ class ImportKindsTest {
 
     @Test
     void onlyFilesAboutStudentsWorkAreForTeachers() {
-        assertEquals(Set.of("scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks"),
+        assertEquals(Set.of("attendance", "scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks"),
                 KINDS.all().stream().filter(k -> k.least() == Viewer.Role.TEACHER).map(FileKind::code).collect(Collectors.toSet()));
     }
 

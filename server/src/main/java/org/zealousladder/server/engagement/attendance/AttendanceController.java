@@ -1,0 +1,22 @@
+package org.zealousladder.server.engagement.attendance;
+
+import java.time.LocalDate;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.school.roster.Who;
+
+/** The page of attendance. */
+@RestController
+class AttendanceController {
+    private final AttendancePage page;
+
+    AttendanceController(AttendancePage page) {
+        this.page = page;
+    }
+
+    @GetMapping("/api/engagement/attendance")
+    AttendanceView attendance(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
+        return page.view(Who.parse(who), year, asOf);
+    }
+}

@@ -1,0 +1,57 @@
+package org.zealousladder.server.engagement.attendance;
+
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.IntFunction;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.calendar.SchoolDays;
+import org.zealousladder.server.school.calendar.CalendarService;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.SchoolYear;
+
+/** Counts days. */
+@Service
+@Transactional(readOnly = true)
+public class AttendanceService {
+    private final AttendanceStore store;
+    private final CalendarService calendar;
+
+    AttendanceService(AttendanceStore store, CalendarService calendar) {
+        this.store = store;
+        this.calendar = calendar;
+    }
+
+    /** By student; nobody of a class of which nothing at all is on record this year, since a day that nobody tells of is not one at school. */
+    public Map<Integer, Attended> of(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        Map<Integer, List<AttendanceStore.Day>> days = store.days(ids, year.starts(), asOf).stream()
+                .collect(Collectors.groupingBy(AttendanceStore.Day::studentId));
+        Map<Integer, LocalDate> since = store.since(ids, year.starts(), asOf, asOf).stream()
+                .collect(Collectors.toMap(AttendanceStore.Here::studentId, AttendanceStore.Here::since));
+        IntFunction<SchoolDays> open = calendar.schools(asOf);
+        var told = students.stream().filter(e -> days.containsKey(e.id())).map(Enrolled::classId).collect(Collectors.toSet());
+        Map<Integer, Attended> all = new HashMap<>();
+        for (Enrolled e : students) {
+            if (told.contains(e.classId())) {
+                SchoolDays school = open.apply(e.schoolId());
+                List<AttendanceStore.Day> own = days.getOrDefault(e.id(), List.of()).stream().filter(d -> school.open(d.onDay())).toList();
+                all.put(e.id(), new Attended(school.count(since.getOrDefault(e.id(), year.starts()), asOf.plusDays(1)), on(own, "absent"), on(own, "late")));
+            }
+        }
+        return all;
+    }
+
+    private static List<LocalDate> on(List<AttendanceStore.Day> days, String status) {
+        return days.stream().filter(d -> d.status().equals(status)).map(AttendanceStore.Day::onDay).toList();
+    }
+
+    /** Why students were away, the most frequent first. */
+    Map<String, Long> reasons(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
+        return store.days(students.stream().map(Enrolled::id).toList(), year.starts(), asOf).stream().filter(d -> d.status().equals("absent"))
+                .collect(Collectors.groupingBy(d -> d.reason() == null ? "" : d.reason(), Collectors.counting()));
+    }
+}

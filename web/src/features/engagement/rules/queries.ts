@@ -1,0 +1,29 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type Body, useChange } from '../../../api/changes';
+import { api, data } from '../../../api/client';
+
+export function useRules(who: string, asOf: string) {
+  return useQuery({
+    queryKey: ['records', 'rules', who, asOf],
+    queryFn: () => data(api.GET('/api/engagement/rules', { params: { query: { who, asOf } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+export type RuleForm = Body<'/api/engagement/rules'>;
+
+/** Who would be flagged; nothing is saved. */
+export function useRulePreview(form: RuleForm | undefined) {
+  return useQuery({
+    queryKey: ['records', 'rule-preview', form],
+    queryFn: () => data(api.POST('/api/engagement/rules/preview', { body: form as RuleForm })),
+    enabled: form !== undefined,
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export const useSaveRule = () => useChange((body: RuleForm) => data(api.POST('/api/engagement/rules', { body })));
+
+export const useUndoRule = () =>
+  useChange((body: Body<'/api/engagement/rules/undo'>) => data(api.POST('/api/engagement/rules/undo', { body })));
