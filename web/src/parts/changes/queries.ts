@@ -14,7 +14,8 @@ export function useChangePreview(change: SetupChange | undefined) {
   });
 }
 
-export const useSaveSetup = () => useChange((body: Body<'/api/changes'>) => api.POST('/api/changes', { body }));
+export const useSaveSetup = (answered?: () => void) =>
+  useChange((body: Body<'/api/changes'>) => api.POST('/api/changes', { body }), answered);
 
 export function useChanges(kind: ChangeKind[], school: number | undefined, asOf: string) {
   return useQuery({

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useRef, useState } from 'react';
 import { api, data } from '../../../api/client';
 import type { CutsPreview, CutsView, DrawnBand, DrawnLadder, Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
@@ -33,9 +33,14 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
   const [bands, setBands] = useState<DrawnBand[]>(start);
   const [reason, setReason] = useState('');
   const [saved, setSaved] = useState(false);
-  const save = useSaveSetup();
+  // What was sent is saved at the answer, not only when the view has been read again.
+  const sent = useRef('');
+  const kept = useRef('');
+  const save = useSaveSetup(() => {
+    kept.current = sent.current;
+  });
   const changed = JSON.stringify(bands) !== JSON.stringify(start) || ladder === undefined;
-  useUnsaved(() => view.mayChange && JSON.stringify(bands) !== JSON.stringify(start));
+  useUnsaved(() => view.mayChange && ![JSON.stringify(start), kept.current].includes(JSON.stringify(bands)));
   const settled = useSettled(bands, 250);
   const preview = useQuery({
     queryKey: ['records', 'cuts-preview', view.set, view.measure.id, grade, window.id, view.school, settled],
@@ -62,6 +67,7 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
   };
   const submit = (e: FormEvent) => {
     e.preventDefault();
+    sent.current = JSON.stringify(bands);
     save.mutate(
       {
         change: {

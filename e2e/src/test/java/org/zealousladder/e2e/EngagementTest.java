@@ -37,6 +37,8 @@ class EngagementTest extends BrowserTest {
         in(noor, "all weeks").click();
         in(noor, "Saltmarsh Stories").click();
         Locator where = noor.getByRole(AriaRole.REGION, new Locator.GetByRoleOptions().setName("Where"));
+        // The list before stays until the next one is there.
+        assertThat(where).containsText("› Saltmarsh Stories");
         for (String deeper : new String[] {"Chapter", "Page"}) {
             where.getByRole(AriaRole.ROW).nth(1).getByRole(AriaRole.BUTTON).click();
             assertThat(where.getByRole(AriaRole.ROW).nth(1)).containsText(deeper);
