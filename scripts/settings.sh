@@ -16,6 +16,12 @@ oidc-client LADDER_OIDC_CLIENT ^.+$ the name by which that sign-in knows this pr
 oidc-secret LADDER_OIDC_SECRET ^.+$ what that sign-in gave for this program to show
 oidc-name LADDER_OIDC_NAME ^.+$ what people call that sign-in
 oidc-address LADDER_OIDC_ADDRESS ^https?://.+$ the address of this program as browsers see it like https://ladder.school.example
+mail-host LADDER_MAIL_HOST ^[^[:space:]]+$ the name of a mail server like mail.school.example
+mail-port LADDER_MAIL_PORT ^[0-9]{1,5}$ a number from 1 to 65535
+mail-user LADDER_MAIL_USER ^.+$ the name by which that server knows this program
+mail-password LADDER_MAIL_PASSWORD ^.+$ the password for it
+mail-from LADDER_MAIL_FROM ^[^@[:space:]]+@[^@[:space:]]+$ the address that letters come from like ladder@school.example
+mail-tls LADDER_MAIL_TLS ^(true|false)$ true or false
 pace LADDER_PACE ^[1-9][0-9]{0,3}$ a whole number from 1 on
 memory LADDER_MEMORY ^[1-9][0-9]*[mg]$ a size like 1g or 768m
 backup-folder LADDER_BACKUP_FOLDER ^/.+$ the full path of a folder

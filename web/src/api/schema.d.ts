@@ -93,7 +93,7 @@ export interface paths {
         };
         get: operations["own"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -174,7 +174,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_5"];
+        delete: operations["end_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -222,7 +222,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_4"];
+        delete: operations["end_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -301,7 +301,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_3"];
+        post: operations["preview_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -382,6 +382,150 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["fill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["contacts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["send"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/letters/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/letters/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["texts"];
+        put?: never;
+        post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/texts/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/{id}/looked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["looked"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/{id}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2616,6 +2760,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        About: {
+            about: string;
+            field: string;
+        };
         AccountView: {
             /** Format: int32 */
             codesLeft: number;
@@ -2685,6 +2833,7 @@ export interface components {
             id: number;
             language?: string;
             name: string;
+            noWriting: boolean;
             phone?: string;
             /** @enum {string} */
             reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
@@ -2698,6 +2847,7 @@ export interface components {
             ends?: string;
             language?: string;
             name: string;
+            noWriting?: boolean;
             phone?: string;
             /** @enum {string} */
             reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
@@ -3052,6 +3202,37 @@ export interface components {
             /** Format: int32 */
             studentId: number;
         };
+        Contact: {
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            letter?: "waiting" | "sending" | "sent" | "failed" | "unsure" | "stopped";
+            /** Format: int64 */
+            letterId?: number;
+            /** Format: date */
+            lookAgainOn?: string;
+            looked: boolean;
+            mayTakeBack: boolean;
+            name?: string;
+            /** Format: date */
+            on: string;
+            reached: boolean;
+            said?: string;
+            student: components["schemas"]["StudentRef"];
+            subject?: string;
+            /** @enum {string} */
+            way: "call" | "talk" | "letter" | "mail";
+            /** @enum {string} */
+            whom: "home" | "student" | "staff" | "other";
+            words?: string;
+        };
+        ContactsView: {
+            contacts: components["schemas"]["Contact"][];
+            due: components["schemas"]["Contact"][];
+            mail: boolean;
+            mailPage?: string;
+        };
         Correction: {
             reason?: string;
             /** @enum {string} */
@@ -3219,6 +3400,7 @@ export interface components {
             rule: "last-points" | "trend" | "chance";
         };
         DeskView: {
+            again: components["schemas"]["Contact"][];
             celebrate: components["schemas"]["ToCelebrate"][];
             collect: components["schemas"]["ToCollect"][];
             decide: components["schemas"]["ToDecide"][];
@@ -4014,6 +4196,42 @@ export interface components {
             /** Format: date */
             last: string;
         };
+        LetterForm: {
+            instead?: {
+                [key: string]: string;
+            };
+            /** Format: int32 */
+            measure?: number;
+            seen?: string;
+            students: number[];
+            /** @enum {string} */
+            to: "home" | "staff";
+            without?: string[];
+            wordings: components["schemas"]["Wording"][];
+            /** Format: int32 */
+            year: number;
+        };
+        LetterText: {
+            address: string;
+            body: string;
+            key: string;
+            language?: string;
+            missing: string[];
+            recipient: string;
+            student: components["schemas"]["StudentRef"];
+            subject: string;
+            wrong?: string;
+        };
+        LettersSent: {
+            /** Format: int32 */
+            letters: number;
+        };
+        LettersView: {
+            letters: components["schemas"]["LetterText"][];
+            replyTo?: string;
+            seen: string;
+            unreached: components["schemas"]["Unreached"][];
+        };
         LevelsForm: {
             levels: components["schemas"]["ReadingLevel"][];
             /** Format: int32 */
@@ -4446,6 +4664,23 @@ export interface components {
             set: number;
             sets: components["schemas"]["NormSet"][];
             tables: components["schemas"]["NormTable"][];
+        };
+        NoteForm: {
+            /** Format: date */
+            lookAgainOn?: string;
+            name?: string;
+            /** Format: date */
+            on: string;
+            reached: boolean;
+            students: number[];
+            /** @enum {string} */
+            way: "call" | "talk" | "letter" | "mail";
+            /** @enum {string} */
+            whom: "home" | "student" | "staff" | "other";
+            words?: string;
+        };
+        NoteTakenBack: {
+            because: string;
         };
         OffCaseload: {
             /** Format: date */
@@ -5218,6 +5453,16 @@ export interface components {
             id: number;
             name: string;
         };
+        SchoolText: {
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            /** @enum {string} */
+            purpose: "worry" | "praise" | "other";
+            /** Format: int32 */
+            schoolId?: number;
+            wordings: components["schemas"]["Wording"][];
+        };
         SchoolYear: {
             /** Format: date */
             ends: string;
@@ -5537,6 +5782,7 @@ export interface components {
             /** Format: int32 */
             classId: number;
             concerns: components["schemas"]["Concern"][];
+            contacts: components["schemas"]["Contact"][];
             decisions: components["schemas"]["Decision"][];
             enrolments: components["schemas"]["Enrolment"][];
             facts: components["schemas"]["StudentFacts"];
@@ -5670,6 +5916,10 @@ export interface components {
         TeachingEnds: {
             /** Format: date */
             ends?: string;
+        };
+        TextsView: {
+            fields: components["schemas"]["About"][];
+            texts: components["schemas"]["SchoolText"][];
         };
         TierDecision: {
             /** @enum {string} */
@@ -5846,6 +6096,10 @@ export interface components {
         UndoForm: {
             reason: string;
         };
+        Unreached: {
+            student: components["schemas"]["StudentRef"];
+            why: string;
+        };
         Untested: {
             /** Format: date */
             date?: string;
@@ -5966,6 +6220,11 @@ export interface components {
             closed: boolean;
             events: components["schemas"]["Event"][];
             parts: components["schemas"]["ClassInArea"][];
+        };
+        Wording: {
+            body: string;
+            language: string;
+            subject: string;
         };
         Written: {
             /** Format: int32 */
@@ -6124,7 +6383,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6230,7 +6489,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6297,7 +6556,7 @@ export interface operations {
             };
         };
     };
-    end_4: {
+    end_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -6436,7 +6695,7 @@ export interface operations {
             };
         };
     };
-    preview_3: {
+    preview_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6590,6 +6849,230 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["IntoClass"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    contacts: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ContactsView"];
+                };
+            };
+        };
+    };
+    send: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetterForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LettersSent"];
+                };
+            };
+        };
+    };
+    preview_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetterForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LettersView"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    note: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    texts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TextsView"];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolText"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    looked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteTakenBack"];
             };
         };
         responses: {

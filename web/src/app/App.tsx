@@ -43,11 +43,13 @@ const Groupings = lazy(() => import('../features/school/groupings/GroupingsPage'
 const Classes = lazy(() => import('../features/school/classes/ClassesPage'));
 const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
+const Contacts = lazy(() => import('../features/contacts/ContactsPage'));
 const Weeks = lazy(() => import('../features/engagement/weeks/WeeksPage'));
 const Habits = lazy(() => import('../features/engagement/habits/HabitsPage'));
 const Effort = lazy(() => import('../features/engagement/effort/EffortPage'));
 const Attendance = lazy(() => import('../features/engagement/attendance/AttendancePage'));
 const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
+const Texts = lazy(() => import('../features/contacts/TextsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -65,6 +67,7 @@ const SCOPED = {
   '/plans': Plans,
   '/meeting': Meeting,
   '/reading': Reading,
+  '/contacts': Contacts,
   '/engagement': Weeks,
   '/engagement/habits': Habits,
   '/engagement/effort': Effort,
@@ -77,6 +80,7 @@ const SCOPED = {
   '/setup/calendar': Calendar,
   '/setup/groupings': Groupings,
   '/setup/rules': Rules,
+  '/setup/texts': Texts,
 };
 
 export function App() {

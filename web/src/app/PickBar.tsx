@@ -1,16 +1,28 @@
-import { useContext } from 'react';
-import { Link } from 'react-router';
+import { lazy, Suspense, useContext, useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { plural } from '../lib/format';
+import { useLetters } from '../lib/letters';
 import { useNames } from '../lib/names';
 import { usePicks } from '../lib/picks';
 import { ScopeContext } from '../lib/scope';
 import { Button } from '../ui/Button';
+
+const WriteDialog = lazy(() => import('../parts/contacts/WriteDialog').then((m) => ({ default: m.WriteDialog })));
+const NoteDialog = lazy(() => import('../parts/contacts/NoteDialog').then((m) => ({ default: m.NoteDialog })));
 
 /** What is picked and what can be done with it. */
 export function PickBar() {
   const picks = usePicks();
   const { nameOf } = useNames();
   const state = useContext(ScopeContext);
+  const [acting, setActing] = useState<'write' | 'note'>();
+  const { pathname } = useLocation();
+  // On a student's own page the letters are about that student.
+  useLetters(
+    picks.all.length > 0 && state?.live && !pathname.startsWith('/students/')
+      ? { n: () => setActing('note'), w: () => setActing('write') }
+      : undefined,
+  );
   const one = picks.all.length === 1 ? picks.all[0] : undefined;
   return (
     <section
@@ -32,6 +44,16 @@ export function PickBar() {
           <span className="text-soft flex-1 min-w-0 truncate" title={picks.all.map(nameOf).join(', ')}>
             {picks.all.map((s) => nameOf(s).split(' ')[0]).join(', ')}
           </span>
+          {state.live && (
+            <>
+              <Button onClick={() => setActing('write')} className="whitespace-nowrap">
+                Write
+              </Button>
+              <Button onClick={() => setActing('note')} className="whitespace-nowrap">
+                Note a call
+              </Button>
+            </>
+          )}
           {one && (
             <Link
               to={state.link(`/students/${one.id}`)}
@@ -54,6 +76,15 @@ export function PickBar() {
           </a>
           <Button onClick={() => picks.set([])}>Clear</Button>
         </>
+      )}
+      {acting && (
+        <Suspense fallback={null}>
+          {acting === 'write' ? (
+            <WriteDialog students={picks.all} purpose="worry" onClose={() => setActing(undefined)} />
+          ) : (
+            <NoteDialog students={picks.all} onClose={() => setActing(undefined)} />
+          )}
+        </Suspense>
       )}
     </section>
   );

@@ -1,12 +1,14 @@
 import { useState } from 'react';
+import { lettersOn, switchLetters } from '../lib/letters';
 import { VIEWS } from '../lib/views';
 import { Dialog } from '../ui/Dialog';
-import { lettersOn, switchLetters } from './useShortcuts';
 
 const KEYS: [string, string][] = [
   ['Ctrl K', 'Go to a student, a class or a view'],
   ...VIEWS.map((v): [string, string] => [`g then ${v.key}`, v.name]),
   ['h', 'Hide or show names'],
+  ['n', 'Note a call or talk: of those picked, or of the student whose page is open'],
+  ['w', 'Write about them'],
   ['Arrow keys', 'Move between charts; move the grip on the Ladder'],
   ['Enter', 'Open what is in focus; save a score'],
   ['Esc', 'Back out'],
@@ -36,7 +38,7 @@ export function ShortcutsHelp({ open, onClose }: { open: boolean; onClose: () =>
             setLetters(e.target.checked);
           }}
         />
-        Single letters are shortcuts (g, h)
+        Single letters are shortcuts (g, h, n, w)
       </label>
     </Dialog>
   );

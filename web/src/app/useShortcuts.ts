@@ -1,5 +1,6 @@
 import { useContext, useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
+import { isLetter, lettersOn } from '../lib/letters';
 import { ScopeContext } from '../lib/scope';
 import { VIEWS } from '../lib/views';
 
@@ -8,12 +9,6 @@ interface Actions {
   help: () => void;
   hideNames: () => void;
 }
-
-const LETTERS = 'ladder-letters';
-
-/** Whether single letters do something; who speaks to the computer, or often hits a key by accident, switches them off. */
-export const lettersOn = () => localStorage.getItem(LETTERS) !== 'off';
-export const switchLetters = (on: boolean) => localStorage.setItem(LETTERS, on ? 'on' : 'off');
 
 /** Keys that work anywhere outside a text field. */
 export function useShortcuts({ goTo, help, hideNames }: Actions) {
@@ -27,16 +22,7 @@ export function useShortcuts({ goTo, help, hideNames }: Actions) {
         goTo();
         return;
       }
-      const target = e.target as HTMLElement;
-      if (
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-        target.closest('[role=dialog]')
-      )
-        return;
-      if (!lettersOn() && e.key !== '?') return;
+      if (!isLetter(e) || (!lettersOn() && e.key !== '?')) return;
       const view = VIEWS.find((v) => v.key === e.key);
       if (e.key === 'g') {
         afterG.current = e.timeStamp;

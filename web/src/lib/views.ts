@@ -3,7 +3,7 @@
  * is where it leads, and it is lit on all of them.
  */
 export const VIEWS = [
-  { path: '/desk', name: 'Desk', key: 'd' },
+  { path: '/desk', name: 'Desk', key: 'd', pages: ['/desk', '/contacts'] },
   { path: '/coverage', name: 'Screening', key: 's', pages: ['/coverage', '/entry', '/table', '/tiers', '/report'] },
   { path: '/ladder', name: 'Ladder', key: 'l' },
   { path: '/trends', name: 'Trends', key: 't', pages: ['/trends', '/strip', '/plans', '/meeting', '/reading'] },
@@ -27,10 +27,17 @@ export const VIEWS = [
       '/setup/calendar',
       '/setup/groupings',
       '/setup/rules',
+      '/setup/texts',
       '/setup/start',
       '/setup/next-year',
     ],
   },
+] as const;
+
+/** What the Desk holds. */
+export const DESK = [
+  { path: '/desk', name: 'Today' },
+  { path: '/contacts', name: 'Contacts' },
 ] as const;
 
 /** What the Engagement rung holds. */
@@ -45,6 +52,8 @@ export const ENGAGEMENT = [
 export function allPages(): { path: string; name: string }[] {
   return [
     ...VIEWS.filter((v) => !('pages' in v)),
+    { path: '/desk', name: 'Desk' },
+    { path: '/contacts', name: 'Desk: contacts' },
     { path: '/records', name: 'Records' },
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
@@ -87,4 +96,5 @@ export const SETUP = [
   { path: '/setup/calendar', name: 'Calendar' },
   { path: '/setup/groupings', name: 'Groupings' },
   { path: '/setup/rules', name: 'Rules' },
+  { path: '/setup/texts', name: 'Texts' },
 ] as const;

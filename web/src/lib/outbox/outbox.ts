@@ -1,4 +1,5 @@
 import { api, data, Problem } from '../../api/client';
+import { newKey } from '../newKey';
 import { inLocalStorage, type Journal } from './journal';
 import {
   type Draft,
@@ -230,14 +231,6 @@ export class Outbox {
     this.snapshot = { ...this.snapshot, ...part };
     for (const listener of this.listeners) listener();
   }
-}
-
-/** The browser gives one only to pages that came by a safe way; elsewhere it is made of random bytes. */
-function newKey(): string {
-  return (
-    crypto.randomUUID?.() ??
-    Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('')
-  );
 }
 
 export const outbox = new Outbox();

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useScope } from '../../../lib/scope';
+import { DeskNav } from '../../../ui/DeskNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { DecideList } from './DecideList';
-import { CelebrateList, CollectList } from './Lines';
+import { AgainList, CelebrateList, CollectList } from './Lines';
 import { LookList } from './LookList';
 import { useDesk } from './queries';
 
@@ -24,16 +25,20 @@ export default function DeskPage() {
     );
   }
   return (
-    <div className="grid lg:grid-cols-[1.75fr_1fr] gap-x-11 gap-y-8">
-      <h1 className="sr-only">Desk</h1>
-      <div>
-        <DecideList desk={desk.data} onAll={() => setFirst(ALL)} busy={desk.isFetching && first === ALL} />
-        <LookList desk={desk.data} />
+    <>
+      <DeskNav />
+      <div className="grid lg:grid-cols-[1.75fr_1fr] gap-x-11 gap-y-8">
+        <h1 className="sr-only">Desk</h1>
+        <div>
+          <DecideList desk={desk.data} onAll={() => setFirst(ALL)} busy={desk.isFetching && first === ALL} />
+          <LookList desk={desk.data} />
+        </div>
+        <div className="flex flex-col gap-7">
+          <AgainList desk={desk.data} />
+          <CollectList desk={desk.data} />
+          <CelebrateList desk={desk.data} />
+        </div>
       </div>
-      <div className="flex flex-col gap-7">
-        <CollectList desk={desk.data} />
-        <CelebrateList desk={desk.data} />
-      </div>
-    </div>
+    </>
   );
 }

@@ -1,10 +1,13 @@
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import type { DeskView } from '../../../api/types';
+import type { DeskView, StudentRef } from '../../../api/types';
+import { longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Heading } from './Heading';
+
+const WriteDialog = lazy(() => import('../../../parts/contacts/WriteDialog').then((m) => ({ default: m.WriteDialog })));
 
 /** Lines before the rest is asked for: more than a class has on most days. */
 const AT_FIRST = 25;
@@ -89,6 +92,66 @@ export function CollectList({ desk }: { desk: DeskView }) {
   );
 }
 
+/** Praise is work too: a word of it is one click away. */
 export function CelebrateList({ desk }: { desk: DeskView }) {
-  return <Lines title="Celebrate" none="Nothing new since last season." items={desk.celebrate} />;
+  const { live } = useScope();
+  const { nameOf } = useNames();
+  const [praised, setPraised] = useState<StudentRef>();
+  return (
+    <>
+      <Lines
+        title="Celebrate"
+        none="Nothing new since last season."
+        items={desk.celebrate}
+        action={(c) =>
+          live && (
+            <Button
+              onClick={() => setPraised(c.student)}
+              aria-label={`Praise ${nameOf(c.student)}, ${c.about}`}
+              className="py-0! text-[13.5px] no-print"
+            >
+              Praise
+            </Button>
+          )
+        }
+      />
+      {praised && (
+        <Suspense fallback={null}>
+          <WriteDialog students={[praised]} purpose="praise" onClose={() => setPraised(undefined)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** Calls and letters that somebody wanted to look at again. */
+export function AgainList({ desk }: { desk: DeskView }) {
+  const { link } = useScope();
+  const { nameOf } = useNames();
+  if (desk.again.length === 0) return null;
+  return (
+    <section aria-labelledby="again">
+      <Heading id="again" title="Look again" note={String(desk.again.length)} />
+      <ul className="m-0 p-0 list-none text-[14px]">
+        {desk.again.slice(0, AT_FIRST).map((c) => (
+          <li key={c.id} className="border-t border-hair py-1.5">
+            <Link
+              to={link(`/students/${c.student.id}`)}
+              className="font-semibold text-ink no-underline hover:underline"
+            >
+              {nameOf(c.student)}
+            </Link>{' '}
+            <span className="text-soft text-[13px]">
+              {c.reached ? (c.words ?? c.subject) : `${longDay(c.on)}: nobody answered`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="border-t border-hair pt-1 m-0 text-[14px] no-print">
+        <Link to={link('/contacts')} className="text-act font-semibold no-underline hover:underline">
+          Open the contacts
+        </Link>
+      </p>
+    </section>
+  );
 }

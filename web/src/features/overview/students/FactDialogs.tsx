@@ -155,6 +155,7 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
     ends: known?.ends ?? '',
   });
   const [reachBy, setReachBy] = useState<keyof typeof REACH>(known?.reachBy ?? '');
+  const [noWriting, setNoWriting] = useState(known?.noWriting ?? false);
   const put = (field: keyof typeof to) => (value: string) => setTo((now) => ({ ...now, [field]: value }));
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -163,7 +164,7 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
         .map(([k, v]) => [k, v.trim()])
         .filter(([, v]) => v),
     );
-    save.mutate({ ...filled, name: to.name.trim(), reachBy: reachBy || undefined }, { onSuccess: onClose });
+    save.mutate({ ...filled, name: to.name.trim(), reachBy: reachBy || undefined, noWriting }, { onSuccess: onClose });
   };
   const text = (field: keyof typeof to, label: string, hint?: string, more = {}) => (
     <Field label={label} hint={hint} error={save.error?.field === field ? save.error.message : undefined}>
@@ -185,6 +186,10 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
         <Field label="Last day" hint="empty: they are to be reached">
           <DayField value={to.ends} onChange={put('ends')} />
         </Field>
+        <label className="flex items-center gap-2 sm:col-span-2">
+          <input type="checkbox" checked={noWriting} onChange={(e) => setNoWriting(e.target.checked)} /> Must not be
+          written to
+        </label>
         <div className="sm:col-span-2">
           {save.error && !(save.error.field && save.error.field in to) && <Complaint error={save.error} />}
           <FormButtons verb="Save" disabled={save.isPending} onCancel={onClose} />

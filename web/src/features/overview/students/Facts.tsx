@@ -130,9 +130,12 @@ export function Facts({ page }: { page: StudentPage }) {
 }
 
 function Reached({ of }: { of: AtHome }) {
-  const best = [of.reachBy && `best ${REACH[of.reachBy]}`, of.reachWhen, of.language && `in ${of.language}`].filter(
-    Boolean,
-  );
+  const best = [
+    of.noWriting && 'must not be written to',
+    of.reachBy && `best ${REACH[of.reachBy]}`,
+    of.reachWhen,
+    of.language && `in ${of.language}`,
+  ].filter(Boolean);
   return (
     <span className="block text-[13px]">
       {of.phone && (

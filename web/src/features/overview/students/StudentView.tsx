@@ -21,6 +21,7 @@ import { Facts } from './Facts';
 import { LaneChart, lanePoints } from './LaneChart';
 import { Parts } from './Parts';
 import { useStudentPage } from './queries';
+import { StudentContacts } from './StudentContacts';
 
 export default function StudentView() {
   const { id } = useParams();
@@ -135,6 +136,7 @@ function Page({ page }: { page: StudentPage }) {
             </li>
           ))}
         </ol>
+        <StudentContacts page={page} />
         {page.plans.map(({ measure, plans }) => (
           <div key={measure.id} className="mt-4">
             <PlanNote plans={plans} heading={`Plans in ${measure.name}`} />

@@ -14,6 +14,9 @@ final class AtHome {
     /** The one whom the lists call otherwise than the papers. */
     private static final String CALLED = "S1040";
 
+    /** Whose mother must not be written to. */
+    private static final String NO_LETTERS = "S1058";
+
     private final Sheets sheets;
     private final Random random = new Random(20251);
 
@@ -49,7 +52,8 @@ final class AtHome {
             sheets.row("people-at-home", p.code(), i == 0 ? name : GIVEN[i] + " " + p.family() + "-Vik", RELATIONS[random.nextInt(RELATIONS.length)],
                     "0555 %03d %03d".formatted(random.nextInt(1000), random.nextInt(1000)),
                     i == 0 ? p.code().toLowerCase(java.util.Locale.ROOT) + "@home.example" : "",
-                    language, REACH[random.nextInt(REACH.length)], WHEN[random.nextInt(WHEN.length)]);
+                    language, REACH[random.nextInt(REACH.length)], WHEN[random.nextInt(WHEN.length)],
+                    i == 0 && p.code().equals(NO_LETTERS) ? "yes" : "");
         }
     }
 }

@@ -29,7 +29,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("students", new String[] {"student", "given_name", "family_name", "preferred_name", "birthday"});
         HEADERS.put("groupings", new String[] {"grouping", "name", "school", "sensitive"});
         HEADERS.put("grouped", new String[] {"student", "grouping", "value", "from", "to"});
-        HEADERS.put("people-at-home", new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when"});
+        HEADERS.put("people-at-home", new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when", "no_writing"});
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
         HEADERS.put("people", new String[] {"login", "person", "role", "school", "email"});
         HEADERS.put("teaches", new String[] {"login", "class"});
@@ -49,6 +49,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
         HEADERS.put("attendance", new String[] {"student", "date", "status", "reason"});
         HEADERS.put("activity", new String[] {"student", "date", "time", "kind", "minutes", "actions", "program", "book", "chapter", "page"});
+        HEADERS.put("contacts", new String[] {"student", "date", "way", "whom", "name", "reached", "words", "look_again_on", "by"});
     }
 
     private final Path folder;

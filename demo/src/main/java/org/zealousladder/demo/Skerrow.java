@@ -24,6 +24,7 @@ final class Skerrow {
     private final AtHome atHome;
     private final SubScores subScores;
     private final Doings doings;
+    private final Talks talks;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -34,6 +35,7 @@ final class Skerrow {
         this.atHome = new AtHome(sheets);
         this.subScores = new SubScores(sheets);
         this.doings = new Doings(sheets);
+        this.talks = new Talks(sheets);
     }
 
     void write() throws IOException {
@@ -46,7 +48,7 @@ final class Skerrow {
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
         for (int g = 0; g < 3; g++) {
             for (int k = 0; k < 2; k++) {
-                String login = TEACHERS[g][k].toLowerCase(java.util.Locale.ROOT).replace(". ", ".");
+                String login = login(g, k);
                 sheets.person(login, TEACHERS[g][k], "teacher", SCHOOL);
                 for (String year : List.of(Calendar.LAST_YEAR, Calendar.THIS_YEAR)) {
                     sheets.row("classes", classCode(year, g, k), SCHOOL, year, CLASSES[g][k], g + 2);
@@ -103,7 +105,12 @@ final class Skerrow {
             readings.write(p);
             Story story = kittiwake ? Story.of(p) : null;
             doings.student(p, g + 2, story, Calendar.THIS_START, story != null && story.is("left in December") ? LocalDate.of(2025, 12, 19) : DemoFiles.TODAY);
+            talks.student(p, story, login(g, k));
         }
+    }
+
+    private static String login(int g, int k) {
+        return TEACHERS[g][k].toLowerCase(java.util.Locale.ROOT).replace(". ", ".");
     }
 
     private void enrol(Pupil p, int g, int k) throws IOException {

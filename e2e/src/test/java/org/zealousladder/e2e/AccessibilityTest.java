@@ -44,12 +44,22 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("screening, " + view);
         }
+        subView("Desk", "Contacts");
+        assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+        check("contacts");
+        subView("Desk", "Today");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Praise"))).first().click();
+        page.getByLabel("The school's texts").selectOption("Well done");
+        assertThat(page.getByText("Letter 1 of")).isVisible();
+        check("writing");
+        page.keyboard().press("Escape");
+        button("Close without saving").click();
         for (String view : List.of("Weeks", "Habits", "Effort and score", "Attendance")) {
             subView("Engagement", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("engagement, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules")) {
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Texts")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);

@@ -117,7 +117,7 @@ final class DemoServer {
         return Map.of("LADDER_DB_URL", "jdbc:postgresql://127.0.0.1:" + TestDatabase.variable("LADDER_TEST_DB_PORT") + "/" + database,
                 "LADDER_DB_PASSWORD", TestDatabase.variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_PEOPLE_PASSWORD",
                 TestDatabase.variable("LADDER_TEST_PEOPLE_PASSWORD"), "LADDER_DB_CLAIM_KEY", "a key for tests and nothing else", "LADDER_TODAY", "2026-03-13",
-                "LADDER_DEMO", "true", "LADDER_LEAVER_YEARS", "5", "LADDER_PORT", Integer.toString(web));
+                "LADDER_DEMO", "true", "LADDER_LEAVER_YEARS", "5", "LADDER_PORT", Integer.toString(web), "LADDER_MAIL_PAUSE", "1");
     }
 
     private static void run(String command, Map<String, String> settings, String... arguments) throws IOException, InterruptedException {

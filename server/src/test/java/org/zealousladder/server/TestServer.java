@@ -1,6 +1,7 @@
 package org.zealousladder.server;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -11,6 +12,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Assertions;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.zealousladder.server.platform.database.Migrations;
+import org.zealousladder.standins.MailStandIn;
 
 /**
  * A database of its own for each test context, on the throwaway cluster that {@code ./ladder test} starts. To run one test
@@ -20,7 +22,18 @@ public final class TestServer {
     private static final String CLAIM_KEY = "a key for tests and nothing else";
     private static final AtomicInteger NEXT = new AtomicInteger();
 
+    /** Where letters of every test go. */
+    public static final MailStandIn MAIL = mail();
+
     private TestServer() {}
+
+    private static MailStandIn mail() {
+        try {
+            return new MailStandIn(0, 0);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
 
     public static void database(DynamicPropertyRegistry registry) {
         String port = variable("LADDER_TEST_DB_PORT");
@@ -46,6 +59,12 @@ public final class TestServer {
         // One person asks here as often as a whole school.
         registry.add("LADDER_PACE", () -> "1000");
         registry.add("LADDER_LEAVER_YEARS", () -> "5");
+        registry.add("ladder.mail.host", () -> "127.0.0.1");
+        registry.add("ladder.mail.port", MAIL::port);
+        registry.add("ladder.mail.tls", () -> "false");
+        registry.add("ladder.mail.look", () -> "100");
+        // Nothing goes out by itself before a test says so.
+        registry.add("ladder.mail.pause", () -> "3600");
         registry.add("LADDER_OPENAPI", () -> "true");
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> "6");
         registry.add("ladder.people.hikari.maximum-pool-size", () -> "4");

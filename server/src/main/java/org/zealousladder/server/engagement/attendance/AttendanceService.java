@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -33,7 +34,7 @@ public class AttendanceService {
         Map<Integer, LocalDate> since = store.since(ids, year.starts(), asOf, asOf).stream()
                 .collect(Collectors.toMap(AttendanceStore.Here::studentId, AttendanceStore.Here::since));
         IntFunction<SchoolDays> open = calendar.schools(asOf);
-        var told = students.stream().filter(e -> days.containsKey(e.id())).map(Enrolled::classId).collect(Collectors.toSet());
+        Set<Integer> told = Set.copyOf(store.told(students.stream().map(Enrolled::classId).distinct().toList(), year.starts(), asOf));
         Map<Integer, Attended> all = new HashMap<>();
         for (Enrolled e : students) {
             if (told.contains(e.classId())) {

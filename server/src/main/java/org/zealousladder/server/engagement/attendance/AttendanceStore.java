@@ -26,6 +26,14 @@ class AttendanceStore {
                 .param("students", students.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).query(Day.class).list();
     }
 
+    /** Classes of which anything is on record. */
+    List<Integer> told(Collection<Integer> classes, LocalDate from, LocalDate asOf) {
+        return db.sql("""
+                select distinct e.class_id from roster_enrolment e join attendance_day d on d.student_id = e.student_id and d.on_day between :from and :asOf and d.known_from <= :asOf
+                 where e.class_id = any(:classes)""")
+                .param("classes", classes.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).query(Integer.class).list();
+    }
+
     record Here(int studentId, LocalDate since) {}
 
     /** Since when students are enrolled in a year. */

@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.calendar.SchoolDays;
+import org.zealousladder.server.contacts.contacts.ContactsService;
 import org.zealousladder.server.engagement.looks.Falls;
 import org.zealousladder.server.engagement.looks.Look;
 import org.zealousladder.server.engagement.looks.Looks;
@@ -64,9 +65,11 @@ public class DeskService {
     private final RetestsService retests;
     private final CalendarService days;
     private final LooksService looks;
+    private final ContactsService contacts;
 
     DeskService(RosterService roster, MeasuresService measures, WindowsService allWindows, CardsService trends, StandingsService standing,
-            RetestsService retests, CalendarService days, LooksService looks) {
+            RetestsService retests, CalendarService days, LooksService looks, ContactsService contacts) {
+        this.contacts = contacts;
         this.looks = looks;
         this.days = days;
         this.roster = roster;
@@ -102,7 +105,7 @@ public class DeskService {
         Looks engaged = looks.of(students, year, asOf, Falls.of(all, students, byId.values(), standings));
         List<Look> drifting = engaged.all().stream().filter(Look::needed).toList();
         return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled,
-                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size());
+                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf));
     }
 
     private static ToLook toLook(Look l, Looks engaged) {

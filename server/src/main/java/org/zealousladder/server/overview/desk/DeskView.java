@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Coded;
+import org.zealousladder.server.contacts.contacts.Contact;
 import org.zealousladder.server.engagement.looks.Aside;
 import org.zealousladder.server.engagement.looks.Look;
 import org.zealousladder.server.engagement.looks.Said;
@@ -17,9 +18,10 @@ import org.zealousladder.server.school.roster.StudentRef;
  * @param waiting all proposals, and how many students they are for
  * @param looks the first of those whose engagement needs a look
  * @param drifting how many these are in all
+ * @param again contacts whose day to look again has come
  */
 public record DeskView(int students, int monitored, List<ToDecide> decide, Waiting waiting, List<ToCollect> collect, List<ToCelebrate> celebrate,
-        int settled, List<ToLook> looks, int drifting) {
+        int settled, List<ToLook> looks, int drifting, List<Contact> again) {
 
     /**
      * Engagement that needs a look: a flag of effort stays apart from those of scores, and one sentence joins the two where both speak.

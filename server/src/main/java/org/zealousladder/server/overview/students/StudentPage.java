@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.scores.ScoreStatus;
+import org.zealousladder.server.contacts.contacts.Contact;
 import org.zealousladder.server.measures.measures.MeasureRef;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.plans.Concern;
@@ -21,10 +22,11 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param to last day of it
  * @param concerns also those taken back, level 0
  * @param areas that a concern can be in
+ * @param contacts what was said and written, the newest first
  */
 public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
-        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans) {
+        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts) {
 
     /** Plans on one measure, the newest first. */
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}

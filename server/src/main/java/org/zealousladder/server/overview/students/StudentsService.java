@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.contacts.contacts.ContactsService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
@@ -56,10 +57,11 @@ public class StudentsService {
     private final PlansService plans;
     private final ConcernsService concerns;
     private final FactsService facts;
+    private final ContactsService contacts;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
-            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts) {
+            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts) {
         this.roster = roster;
         this.measures = measures;
         this.allWindows = allWindows;
@@ -71,6 +73,7 @@ public class StudentsService {
         this.plans = plans;
         this.concerns = concerns;
         this.facts = facts;
+        this.contacts = contacts;
     }
 
     public StudentPage page(int studentId, LocalDate asOf) {
@@ -105,7 +108,8 @@ public class StudentsService {
                 lanes, taken, tiers.ofStudent(studentId, asOf),
                 concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
-                        .toList());
+                        .toList(),
+                contacts.of(now, asOf));
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

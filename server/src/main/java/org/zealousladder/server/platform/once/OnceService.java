@@ -49,7 +49,8 @@ public class OnceService {
         if (!store.begin(person, key, digest)) {
             OnceStore.Kept kept = store.kept(person, key);
             if (!kept.digest().equals(digest)) {
-                throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "key-used", null, "This request's key belongs to another change. Nothing was saved.");
+                throw new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "key-used", null,
+                        "This has been saved already, as it was before you changed it; only the answer got lost. Close this and look at it. Nothing more was saved.");
             }
             return json.readValue(kept.answer(), type);
         }

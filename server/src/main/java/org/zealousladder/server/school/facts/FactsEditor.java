@@ -87,7 +87,8 @@ public class FactsEditor {
         try {
             store.keep(new FactsStore.NewAtHome(student, form.name().strip(), Words.orNull(form.relation()), Words.orNull(form.phone()),
                     Words.orNull(form.email()),
-                    Words.orNull(form.language()), form.reachBy(), Words.orNull(form.reachWhen()), form.ends(), Viewer.current().id()), seen);
+                    Words.orNull(form.language()), form.reachBy(), Words.orNull(form.reachWhen()), form.ends(), Boolean.TRUE.equals(form.noWriting()),
+                    Viewer.current().id()), seen);
         } catch (DuplicateKeyException e) {
             throw Refusal.invalid("name", "Somebody of that name is on record already; change that entry.");
         }
