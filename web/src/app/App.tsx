@@ -43,13 +43,13 @@ const Groupings = lazy(() => import('../features/school/groupings/GroupingsPage'
 const Classes = lazy(() => import('../features/school/classes/ClassesPage'));
 const NextYear = lazy(() => import('../features/overview/nextyear/NextYearPage'));
 const Start = lazy(() => import('../features/overview/start/StartPage'));
-const Contacts = lazy(() => import('../features/contacts/ContactsPage'));
+const Contacts = lazy(() => import('../features/contacts/contacts/ContactsPage'));
 const Weeks = lazy(() => import('../features/engagement/weeks/WeeksPage'));
 const Habits = lazy(() => import('../features/engagement/habits/HabitsPage'));
 const Effort = lazy(() => import('../features/engagement/effort/EffortPage'));
 const Attendance = lazy(() => import('../features/engagement/attendance/AttendancePage'));
 const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
-const Texts = lazy(() => import('../features/contacts/TextsPage'));
+const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */

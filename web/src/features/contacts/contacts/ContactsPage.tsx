@@ -1,14 +1,14 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Contact, ContactsView } from '../../api/types';
-import { longDay, plural } from '../../lib/format';
-import { useNames } from '../../lib/names';
-import { useScope } from '../../lib/scope';
-import { ContactLine } from '../../parts/contacts/ContactLine';
-import { useLooked } from '../../parts/contacts/queries';
-import { Button } from '../../ui/Button';
-import { DeskNav } from '../../ui/DeskNav';
-import { Complaint, Empty, Failed, Loading } from '../../ui/States';
+import type { Contact, ContactsView } from '../../../api/types';
+import { longDay, plural } from '../../../lib/format';
+import { useNames } from '../../../lib/names';
+import { useScope } from '../../../lib/scope';
+import { ContactLine } from '../../../parts/contacts/ContactLine';
+import { useLooked } from '../../../parts/contacts/queries';
+import { Button } from '../../../ui/Button';
+import { DeskNav } from '../../../ui/DeskNav';
+import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
 import { useContacts } from './queries';
 
 export default function ContactsPage() {

@@ -1,13 +1,13 @@
 import { type FormEvent, useState } from 'react';
-import type { Problem } from '../../api/client';
-import type { SchoolText, TextsView } from '../../api/types';
-import { type Wording, Wordings } from '../../parts/contacts/Wordings';
-import { Button } from '../../ui/Button';
-import { Choice } from '../../ui/Choice';
-import { Dialog } from '../../ui/Dialog';
-import { Field } from '../../ui/Field';
-import { FormButtons } from '../../ui/FormButtons';
-import { Complaint } from '../../ui/States';
+import type { Problem } from '../../../api/client';
+import type { SchoolText, TextsView } from '../../../api/types';
+import { type Wording, Wordings } from '../../../parts/contacts/Wordings';
+import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
+import { Dialog } from '../../../ui/Dialog';
+import { Field } from '../../../ui/Field';
+import { FormButtons } from '../../../ui/FormButtons';
+import { Complaint } from '../../../ui/States';
 import { useEndText, useKeepText } from './queries';
 
 const PURPOSES = { worry: 'a worry', praise: 'praise', other: 'other things' };

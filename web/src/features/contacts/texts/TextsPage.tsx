@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { useSession } from '../../api/session';
-import type { SchoolText } from '../../api/types';
-import { useScope } from '../../lib/scope';
-import { useTexts } from '../../parts/contacts/queries';
-import { Button } from '../../ui/Button';
-import { SetupNav } from '../../ui/SetupNav';
-import { Empty, Failed, Loading } from '../../ui/States';
+import { useSession } from '../../../api/session';
+import type { SchoolText } from '../../../api/types';
+import { useScope } from '../../../lib/scope';
+import { useTexts } from '../../../parts/contacts/queries';
+import { Button } from '../../../ui/Button';
+import { SetupNav } from '../../../ui/SetupNav';
+import { Empty, Failed, Loading } from '../../../ui/States';
 import { TextDialog } from './TextDialog';
 
 const PURPOSES = { worry: 'for a worry', praise: 'for praise', other: 'for other things' };
