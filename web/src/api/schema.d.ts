@@ -93,7 +93,7 @@ export interface paths {
         };
         get: operations["own"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -174,7 +174,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_6"];
+        delete: operations["end_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -222,7 +222,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_5"];
+        delete: operations["end_6"];
         options?: never;
         head?: never;
         patch?: never;
@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/contacts/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["home_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/contacts/letters": {
         parameters: {
             query?: never;
@@ -477,7 +493,7 @@ export interface paths {
         };
         get: operations["texts"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -493,7 +509,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_4"];
+        post: operations["end_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1005,7 +1021,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["set"];
+        post: operations["set_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2429,7 +2445,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2573,7 +2589,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["export"];
+        post: operations["export_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2734,6 +2750,118 @@ export interface paths {
         get: operations["options"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["export"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/pieces/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["piece"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/pieces/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings"];
+        put?: never;
+        post: operations["set"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3413,6 +3541,7 @@ export interface components {
             settled: number;
             /** Format: int32 */
             students: number;
+            toMark: components["schemas"]["ToMark"][];
             waiting: components["schemas"]["Waiting"];
         };
         Differing: {
@@ -3541,7 +3670,7 @@ export interface components {
         };
         EffortView: {
             /** @enum {string} */
-            by: "minutes" | "actions" | "days-absent";
+            by: "minutes" | "actions" | "work-done" | "days-absent";
             higherIsBetter: boolean;
             measure: string;
             /** Format: double */
@@ -4013,6 +4142,12 @@ export interface components {
             more: boolean;
             rows: components["schemas"]["HistoryEntry"][];
         };
+        HomeSpoken: {
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            student: number;
+        };
         Idle: {
             endsWhenIdle: boolean;
         };
@@ -4290,6 +4425,27 @@ export interface components {
             kind: "error" | "left-out" | "told" | "self-corrected" | "inserted";
             /** Format: int32 */
             word: number;
+        };
+        MarkEntry: {
+            /** Format: int64 */
+            scoreId?: number;
+            /** @enum {string} */
+            status?: "scored" | "handed-in" | "late" | "in-progress" | "missing" | "excused" | "withdrawn";
+            /** Format: double */
+            value?: number;
+        };
+        MarkForm: {
+            /** Format: int32 */
+            piece: number;
+            /** Format: int64 */
+            seen?: number;
+            /** @enum {string} */
+            status: "scored" | "handed-in" | "late" | "in-progress" | "missing" | "excused" | "withdrawn";
+            /** Format: int32 */
+            student: number;
+            sure: boolean;
+            /** Format: double */
+            value?: number;
         };
         Matching: {
             columns: components["schemas"]["Use"][];
@@ -4949,6 +5105,84 @@ export interface components {
             slopeLow: number;
             stops: components["schemas"]["TrendStop"][];
         };
+        PieceAttempt: {
+            link?: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            points?: number;
+            /** Format: double */
+            possible?: number;
+            /** Format: int32 */
+            seconds?: number;
+        };
+        PieceColumn: {
+            /** Format: date */
+            due: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            in: number;
+            kind: string;
+            link?: string;
+            mayChange: boolean;
+            /** Format: double */
+            median?: number;
+            /** Format: int32 */
+            missing: number;
+            /** Format: int32 */
+            of: number;
+            ofName: string;
+            /** Format: double */
+            possible: number;
+            skill?: string;
+            subject?: string;
+            title: string;
+            /** Format: int32 */
+            toMark: number;
+        };
+        PieceForm: {
+            /** Format: int32 */
+            classId?: number;
+            /** Format: date */
+            due: string;
+            /** Format: int32 */
+            groupId?: number;
+            /** Format: int32 */
+            id?: number;
+            kind: string;
+            link?: string;
+            /** Format: double */
+            possible: number;
+            skill?: string;
+            subject?: string;
+            title: string;
+        };
+        PieceOf: {
+            /** Format: int32 */
+            classId?: number;
+            /** Format: int32 */
+            groupId?: number;
+            name: string;
+        };
+        PieceResult: {
+            attempts: components["schemas"]["PieceAttempt"][];
+            late: boolean;
+            /** Format: double */
+            points?: number;
+            reason?: string;
+            /** @enum {string} */
+            state: "to-come" | "in-progress" | "handed-in" | "marked" | "missing" | "excused";
+            student: components["schemas"]["StudentRef"];
+        };
+        PieceView: {
+            bins: number[];
+            five: number[];
+            piece: components["schemas"]["PieceColumn"];
+            results: components["schemas"]["PieceResult"][];
+        };
         PlaceMoved: {
             about: string;
             /** Format: int32 */
@@ -5422,6 +5656,11 @@ export interface components {
             place: string;
             rules: components["schemas"]["RuleInPlace"][];
             wider: string;
+        };
+        Rung: {
+            /** Format: double */
+            from: number;
+            name: string;
         };
         Said: {
             /** Format: double */
@@ -6025,6 +6264,16 @@ export interface components {
             student: components["schemas"]["StudentRef"];
             watch?: components["schemas"]["Aside"];
         };
+        ToMark: {
+            /** Format: date */
+            due: string;
+            ofName: string;
+            /** Format: int32 */
+            piece: number;
+            /** Format: int32 */
+            results: number;
+            title: string;
+        };
         Together: {
             /** Format: double */
             high: number;
@@ -6165,6 +6414,8 @@ export interface components {
             /** Format: double */
             lately?: number;
             minutes: number[];
+            /** Format: int32 */
+            missing?: number;
             needed: boolean;
             quieted: components["schemas"]["Said"][];
             student: components["schemas"]["StudentRef"];
@@ -6225,6 +6476,109 @@ export interface components {
             body: string;
             language: string;
             subject: string;
+        };
+        WorkCell: {
+            /** Format: int32 */
+            attempts: number;
+            late: boolean;
+            /** Format: int32 */
+            piece: number;
+            /** Format: double */
+            points?: number;
+            reason?: string;
+            /** Format: int64 */
+            seen?: number;
+            /** @enum {string} */
+            state: "to-come" | "in-progress" | "handed-in" | "marked" | "missing" | "excused";
+            /** @enum {string} */
+            status?: "scored" | "handed-in" | "late" | "in-progress" | "missing" | "excused" | "withdrawn";
+            /** Format: double */
+            typed?: number;
+        };
+        WorkCounting: {
+            /** @enum {string} */
+            attempt: "latest" | "best" | "first" | "mean";
+            late: boolean;
+            missingIsZero: boolean;
+            own: boolean;
+        };
+        WorkExportForm: {
+            /** Format: date */
+            asOf: string;
+            /** @enum {string} */
+            attempt?: "latest" | "best" | "first" | "mean";
+            codes: boolean;
+            format: string;
+            hide: number[];
+            late?: boolean;
+            subject?: string;
+            who: string;
+            work?: string;
+            /** Format: int32 */
+            year: number;
+        };
+        WorkRow: {
+            /** Format: double */
+            attempted?: number;
+            /** @enum {string} */
+            below: "not" | "soft" | "strong";
+            cells: components["schemas"]["WorkCell"][];
+            /** Format: int32 */
+            due: number;
+            /** Format: double */
+            earned?: number;
+            mark?: string;
+            markSoFar?: string;
+            /** Format: int32 */
+            marked: number;
+            /** Format: int32 */
+            missing: number;
+            /** Format: double */
+            ofAll: number;
+            /** Format: double */
+            soFar: number;
+            student: components["schemas"]["StudentRef"];
+        };
+        WorkSettingForm: {
+            /** @enum {string} */
+            attempt: "latest" | "best" | "first" | "mean";
+            because: string;
+            late: boolean;
+            missingIsZero: boolean;
+            rungs: components["schemas"]["Rung"][];
+            /** Format: int32 */
+            school: number;
+            /** Format: double */
+            soft: number;
+            /** Format: double */
+            strong: number;
+        };
+        WorkSettingsView: {
+            /** @enum {string} */
+            attempt: "latest" | "best" | "first" | "mean";
+            late: boolean;
+            mayChange: boolean;
+            missingIsZero: boolean;
+            rungs: components["schemas"]["Rung"][];
+            /** Format: double */
+            soft: number;
+            /** Format: double */
+            strong: number;
+        };
+        WorkView: {
+            cells: boolean;
+            counting: components["schemas"]["WorkCounting"];
+            kinds: string[];
+            /** Format: double */
+            median?: number;
+            pieces: components["schemas"]["PieceColumn"][];
+            places: components["schemas"]["PieceOf"][];
+            rows: components["schemas"]["WorkRow"][];
+            scale: components["schemas"]["Rung"][];
+            subjects: string[];
+            /** Format: int32 */
+            toMark: number;
+            without: components["schemas"]["StudentRef"][];
         };
         Written: {
             /** Format: int32 */
@@ -6383,7 +6737,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6489,7 +6843,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -6556,7 +6910,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6885,6 +7239,30 @@ export interface operations {
             };
         };
     };
+    home_1: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HomeSpoken"][];
+                };
+            };
+        };
+    };
     send: {
         parameters: {
             query?: never;
@@ -6999,7 +7377,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7021,7 +7399,7 @@ export interface operations {
             };
         };
     };
-    end_4: {
+    end_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -7464,7 +7842,7 @@ export interface operations {
                 year: number;
                 asOf: string;
                 measure: number;
-                by?: "minutes" | "actions" | "days-absent";
+                by?: "minutes" | "actions" | "work-done" | "days-absent";
             };
             header?: never;
             path?: never;
@@ -7824,7 +8202,7 @@ export interface operations {
             };
         };
     };
-    set: {
+    set_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -10081,7 +10459,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -10301,7 +10679,7 @@ export interface operations {
             };
         };
     };
-    export: {
+    export_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -10627,6 +11005,201 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["GoalOptions"];
                 };
+            };
+        };
+    };
+    work: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                attempt?: "latest" | "best" | "first" | "mean";
+                late?: boolean;
+                subject?: string;
+                work?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkView"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkExportForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MarkEntry"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    piece: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                attempt?: "latest" | "best" | "first" | "mean";
+                late?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PieceView"];
+                };
+            };
+        };
+    };
+    end_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    settings: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkSettingsView"];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkSettingForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

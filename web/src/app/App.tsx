@@ -48,6 +48,7 @@ const Weeks = lazy(() => import('../features/engagement/weeks/WeeksPage'));
 const Habits = lazy(() => import('../features/engagement/habits/HabitsPage'));
 const Effort = lazy(() => import('../features/engagement/effort/EffortPage'));
 const Attendance = lazy(() => import('../features/engagement/attendance/AttendancePage'));
+const Work = lazy(() => import('../features/engagement/work/WorkPage'));
 const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
 const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
@@ -72,6 +73,7 @@ const SCOPED = {
   '/engagement/habits': Habits,
   '/engagement/effort': Effort,
   '/engagement/attendance': Attendance,
+  '/engagement/work': Work,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,

@@ -1,12 +1,9 @@
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
 import { plural } from '../lib/format';
-import { useNames } from '../lib/names';
-import type { Item } from '../lib/outbox/queue';
 import { useOutbox } from '../lib/outbox/useOutbox';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
-import { Overtaken } from '../ui/Overtaken';
+
+const OutboxDialog = lazy(() => import('./OutboxDialog').then((m) => ({ default: m.OutboxDialog })));
 
 /** One line that says which scores wait and which were refused, on whatever page, and leads there. */
 export function OutboxLine() {
@@ -33,32 +30,11 @@ export function OutboxLine() {
         {parts.join('; ')}.
       </span>
       <Button onClick={() => setOpen(true)}>Show them</Button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Scores on their way">
-        {items.length === 0 && <p className="m-0 text-soft">All of them are saved.</p>}
-        <ul className="m-0 p-0 list-none">
-          {items.map((item) => (
-            <Line key={item.id} item={item} close={() => setOpen(false)} />
-          ))}
-        </ul>
-      </Dialog>
+      {open && (
+        <Suspense fallback={null}>
+          <OutboxDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </section>
-  );
-}
-
-function Line({ item, close }: { item: Item; close: () => void }) {
-  const { hidden } = useNames();
-  const { student, what, link } = item.place;
-  return (
-    <li className="border-t border-hair py-1.5 text-[14px]">
-      <b className="font-semibold">{hidden ? student.code : student.name}</b>, {what}:{' '}
-      {item.text.trim() || 'taken back'}.{' '}
-      <span className={item.problem ? 'text-danger' : 'text-soft'}>
-        {item.problem?.sentence ?? 'Waits to be sent.'}
-      </span>{' '}
-      <Overtaken item={item} />{' '}
-      <Link to={link} onClick={close} className="text-act">
-        Go there
-      </Link>
-    </li>
   );
 }

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Eye, EyeOff, Moon, Sun } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { type ReactNode, useContext, useEffect, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { api } from '../api/client';
 import { useSession } from '../api/session';
@@ -17,9 +17,10 @@ import { OutboxLine } from './OutboxLine';
 import { PickBar } from './PickBar';
 import { Rail } from './Rail';
 import { ScopeLine } from './ScopeLine';
-import { ShortcutsHelp } from './ShortcutsHelp';
 import { useShortcuts } from './useShortcuts';
 import { useTellsOfPrints } from './useTellsOfPrints';
+
+const ShortcutsHelp = lazy(() => import('./ShortcutsHelp').then((m) => ({ default: m.ShortcutsHelp })));
 
 /** The frame around every view: rail, scope line, pick bar, and what can be reached from anywhere. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -92,7 +93,11 @@ export function Shell({ children }: { children: ReactNode }) {
       </div>
       <GoTo open={goTo} onClose={() => setGoTo(false)} />
       <Account open={account} onClose={() => setAccount(false)} />
-      <ShortcutsHelp open={help} onClose={() => setHelp(false)} />
+      {help && (
+        <Suspense fallback={null}>
+          <ShortcutsHelp open onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

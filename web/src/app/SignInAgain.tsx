@@ -1,62 +1,18 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, lazy, Suspense, useEffect, useState } from 'react';
-import { api, data, onSignedOut, type SignedOut } from '../api/client';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { onSignedOut, type SignedOut } from '../api/client';
 import type { Session } from '../api/types';
-import { outbox } from '../lib/outbox/outbox';
-import { useSecondStep } from '../lib/useSecondStep';
-import { Button } from '../ui/Button';
-import { CodeField } from '../ui/CodeField';
 import { Dialog } from '../ui/Dialog';
-import { Field } from '../ui/Field';
-import { Complaint } from '../ui/States';
+import { Loading } from '../ui/States';
 
-const OtherWays = lazy(() => import('../features/school/people/OtherWays'));
+const Form = lazy(() => import('./SignInForm'));
 
-/** Signing in over the page, where the sign-in ran out: what is typed stays as it is, and goes on. */
+/** Signing in over the page, where the sign-in ran out: what is typed stays as it is, and goes on. The form's code comes when it is wanted. */
 export function SignInAgain({ session }: { session: Session }) {
-  const queries = useQueryClient();
   const [why, setWhy] = useState<SignedOut>();
-  const [password, setPassword] = useState('');
-  const [error, setError] = useState<Error | null>(null);
-  const step = useSecondStep();
-  const [busy, setBusy] = useState(false);
   useEffect(() => onSignedOut(setWhy), []);
   const person = session.person;
   if (!person) return null;
 
-  /** @throws when the way in was refused, or nobody is signed in after it */
-  const again = async (way: () => Promise<unknown>) => {
-    const now = await outbox.whileSigningIn(async () => {
-      await way();
-      // The token for what is sent next goes with the new session.
-      return data(api.GET('/api/session'));
-    });
-    if (!now.person) throw new Error('Nobody is signed in yet.');
-    if (now.person.id !== person.id) {
-      window.location.reload();
-      return;
-    }
-    setWhy(undefined);
-    setPassword('');
-    step.answered(null);
-    outbox.hurry();
-    await queries.invalidateQueries();
-  };
-  const signIn = async (body: { login: string; password?: string; code?: string }) => {
-    setBusy(true);
-    setError(null);
-    try {
-      await again(() => data(api.POST('/api/session', { body })));
-    } catch (e) {
-      setError(step.answered(e as Error));
-    } finally {
-      setBusy(false);
-    }
-  };
-  const submit = (e: FormEvent) => {
-    e.preventDefault();
-    void signIn({ login: person.login, password, code: step.code });
-  };
   return (
     <Dialog
       open={why !== undefined}
@@ -68,34 +24,11 @@ export function SignInAgain({ session }: { session: Session }) {
           : `Your sign-in has run out, ${person.name}. Nothing that is typed here is lost.`
       }
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <input type="hidden" name="username" autoComplete="username" value={person.login} readOnly />
-        <Field label={`Password of ${person.login}`}>
-          <input
-            type="password"
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-            autoComplete="current-password"
-            required
-          />
-        </Field>
-        {step.wanted && <CodeField value={step.code ?? ''} onChange={step.setCode} error={step.wrong} focus />}
-        <Complaint error={error} />
-        <div className="flex flex-wrap gap-4 items-center">
-          <Button look="solid" type="submit" disabled={busy}>
-            Sign in
-          </Button>
-          {session.demo && (
-            <Button disabled={busy} onClick={() => signIn({ login: person.login })}>
-              Go on as sample person {person.name}
-            </Button>
-          )}
-          <Button onClick={() => window.location.assign('/')}>Leave this page</Button>
-        </div>
-        <Suspense>
-          <OtherWays elsewhere={session.elsewhere} beside onSignedIn={() => again(async () => {})} />
+      {why !== undefined && (
+        <Suspense fallback={<Loading label="Getting the form ..." height={140} />}>
+          <Form session={session} person={person} onDone={() => setWhy(undefined)} />
         </Suspense>
-      </form>
+      )}
     </Dialog>
   );
 }

@@ -11,7 +11,7 @@ export const VIEWS = [
     path: '/engagement',
     name: 'Engagement',
     key: 'e',
-    pages: ['/engagement', '/engagement/habits', '/engagement/effort', '/engagement/attendance'],
+    pages: ['/engagement', '/engagement/habits', '/engagement/effort', '/engagement/work', '/engagement/attendance'],
   },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
@@ -45,6 +45,7 @@ export const ENGAGEMENT = [
   { path: '/engagement', name: 'Weeks' },
   { path: '/engagement/habits', name: 'Habits' },
   { path: '/engagement/effort', name: 'Effort and score' },
+  { path: '/engagement/work', name: 'Work' },
   { path: '/engagement/attendance', name: 'Attendance' },
 ] as const;
 

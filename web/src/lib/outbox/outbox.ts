@@ -1,4 +1,5 @@
 import { api, data, Problem } from '../../api/client';
+import type { Mark, ScoreStatus } from '../../api/types';
 import { newKey } from '../newKey';
 import { inLocalStorage, type Journal } from './journal';
 import {
@@ -34,13 +35,25 @@ type Send = (item: Item) => Promise<OnRecord>;
 const post: Send = async (item) => {
   const headers = { 'Idempotency-Key': item.key };
   const { wanted, target, base, sure } = item;
+  if (target.kind === 'work') {
+    const body = {
+      piece: target.pieceId,
+      student: target.studentId,
+      value: wanted.values[0],
+      status: wanted.status as Mark,
+      seen: base.scoreId,
+      sure,
+    };
+    return data(api.POST('/api/work/marks', { body, headers }));
+  }
+  const status = wanted.status as ScoreStatus;
   if (target.kind === 'day') {
     const { kind: _kind, ...day } = target;
-    const body = { ...day, values: wanted.values, status: wanted.status, seen: base.scoreId, sure };
+    const body = { ...day, values: wanted.values, status, seen: base.scoreId, sure };
     return data(api.POST('/api/strip', { body, headers }));
   }
   const { kind: _kind, ...window } = target;
-  const body = { ...window, value: wanted.values[0], status: wanted.status, seen: base.scoreId, sure };
+  const body = { ...window, value: wanted.values[0], status, seen: base.scoreId, sure };
   return data(api.POST('/api/entry', { body, headers }));
 };
 

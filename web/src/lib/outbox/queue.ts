@@ -1,20 +1,25 @@
-import type { ScoreStatus } from '../../api/types';
+import type { Mark, ScoreStatus } from '../../api/types';
+
+/** What happened, of a score or of a piece of work. */
+export type Happened = ScoreStatus | Mark;
+
 /** What the server has for a cell. Nothing on record: no status, or taken back. */
 export interface OnRecord {
   scoreId?: number;
   value?: number;
-  status?: ScoreStatus;
+  status?: Happened;
   forms?: number[];
 }
 
 /** What somebody wants on record: one score, those of two or three forms, or another status without any. */
 export interface Wanted {
-  status: ScoreStatus;
+  status: Happened;
   values: number[];
 }
 
-/** What a score is for: a day, or a screening window. */
+/** What a score is for: a day, a screening window, or a piece of work. */
 export type Target =
+  | { kind: 'work'; studentId: number; pieceId: number }
   | { kind: 'day'; studentId: number; measureId: number; day: string }
   | { kind: 'window'; studentId: number; measureId: number; windowId: number; takenOn: string };
 
@@ -56,6 +61,7 @@ export interface Item {
 export type Draft = Omit<Item, 'id' | 'tried' | 'problem'>;
 
 export function cellOf(target: Target): string {
+  if (target.kind === 'work') return `work/${target.studentId}/${target.pieceId}`;
   return target.kind === 'day'
     ? `day/${target.studentId}/${target.measureId}/${target.day}`
     : `window/${target.studentId}/${target.measureId}/${target.windowId}`;

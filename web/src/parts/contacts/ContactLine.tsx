@@ -19,8 +19,16 @@ const STATES = {
   stopped: 'stopped, not sent',
 };
 
-/** What was said or written, by whom, and how a letter fares. @param children what is to be done about it, in place of taking it back */
-export function ContactLine({ contact: c, children }: { contact: Contact; children?: ReactNode }) {
+/** What was said or written, by whom, and how a letter fares. @param children what is to be done about it, in place of taking it back; @param quiet nothing is to be done about it here */
+export function ContactLine({
+  contact: c,
+  children,
+  quiet = false,
+}: {
+  contact: Contact;
+  children?: ReactNode;
+  quiet?: boolean;
+}) {
   const { live } = useScope();
   const { hidden } = useNames();
   const [open, setOpen] = useState(false);
@@ -59,7 +67,7 @@ export function ContactLine({ contact: c, children }: { contact: Contact; childr
             </Button>
           )}
           {children}
-          {live && c.mayTakeBack && !children && (
+          {live && c.mayTakeBack && !children && !quiet && (
             <WithReason
               verb="Take back"
               about={c.student.name}

@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { type Body, useChange } from '../../api/changes';
 import { api, data } from '../../api/client';
 import { newKey } from '../../lib/newKey';
+import type { Scope } from '../../lib/scope';
 
 export type LetterForm = Body<'/api/contacts/letters'>;
 
@@ -47,3 +48,27 @@ export const useTakeBackNote = () =>
   useChange(({ id, because }: { id: number; because: string }) =>
     data(api.POST('/api/contacts/{id}/withdraw', { params: { path: { id } }, body: { because } })),
   );
+
+export function useContacts(scope: Scope) {
+  const { who, year, asOf } = scope;
+  return useQuery({
+    queryKey: ['records', 'contacts', who, year, asOf],
+    queryFn: () => data(api.GET('/api/contacts', { params: { query: { who, year, asOf } } })),
+    placeholderData: keepPreviousData,
+    // Letters go out while one looks on.
+    refetchInterval: (query) =>
+      query.state.data?.contacts.some((c) => c.letter === 'waiting' || c.letter === 'sending') ? 3000 : false,
+  });
+}
+
+/** When home was last spoken to, by student; asked for only where it is shown. */
+export function useHomeSpoken(scope: Scope, shown: boolean): Map<number, string> | undefined {
+  const { who, year, asOf } = scope;
+  const query = useQuery({
+    queryKey: ['records', 'home spoken', who, year, asOf],
+    queryFn: () => data(api.GET('/api/contacts/home', { params: { query: { who, year, asOf } } })),
+    placeholderData: keepPreviousData,
+    enabled: shown,
+  });
+  return useMemo(() => query.data && new Map(query.data.map((h) => [h.student, h.last])), [query.data]);
+}

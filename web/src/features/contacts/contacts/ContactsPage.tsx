@@ -5,11 +5,10 @@ import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { ContactLine } from '../../../parts/contacts/ContactLine';
-import { useLooked } from '../../../parts/contacts/queries';
+import { useContacts, useLooked } from '../../../parts/contacts/queries';
 import { Button } from '../../../ui/Button';
 import { DeskNav } from '../../../ui/DeskNav';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
-import { useContacts } from './queries';
 
 export default function ContactsPage() {
   const { scope } = useScope();

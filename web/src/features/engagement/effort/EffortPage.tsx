@@ -15,6 +15,7 @@ import { useEffort } from './queries';
 const BY: Record<EffortView['by'], { name: string; unit: string }> = {
   minutes: { name: 'minutes a week', unit: 'minutes a week' },
   actions: { name: 'actions a week', unit: 'actions a week' },
+  'work-done': { name: 'work handed in', unit: '% of the work that was due' },
   'days-absent': { name: 'days absent', unit: 'days absent this year' },
 };
 /** What to do first in each of the four fields. */

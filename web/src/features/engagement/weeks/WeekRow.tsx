@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { WeeksRow, WeeksView } from '../../../api/types';
 import { WeekBars } from '../../../charts/WeekBars';
-import { dayNumber, percent, shortDay } from '../../../lib/format';
+import { dayNumber, percent, plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -123,6 +123,11 @@ function Why({ row }: { row: WeeksRow }) {
             {row.joined.title}:
           </b>{' '}
           {row.joined.next}
+        </span>
+      )}
+      {(row.missing ?? 0) > 0 && !row.flags.some((f) => f.rule === 'work-not-in') && (
+        <span className="block text-soft text-[13px]">
+          {plural(row.missing ?? 0, 'piece')} of work not in this year
         </span>
       )}
       {row.watch && <Kept aside={row.watch} words="watched" />}

@@ -83,7 +83,8 @@ function AddPart({ whole }: { whole: FullMeasure }) {
         highest: number(form.highest),
         decimals: number(form.decimals),
       },
-      { onSuccess: () => setForm({ ...EMPTY, unit: whole.unit }) },
+      // What was typed since it was sent stays.
+      { onSuccess: () => setForm((now) => (now === form ? { ...EMPTY, unit: whole.unit } : now)) },
     );
   };
   const field = (key: keyof typeof EMPTY, label: string) => {

@@ -5,6 +5,7 @@ import { TrendChart } from '../../../charts/TrendChart';
 import { longDay, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
+import { LastContacts } from '../../../parts/contacts/LastContacts';
 import { DecideDialog } from '../../../parts/decisions/DecideDialog';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { offered } from '../../../parts/decisions/offered';
@@ -90,6 +91,7 @@ export function AgendaPage({ item, view, place, onPaper = false, onDone }: Props
       <div className="grid md:grid-cols-2 print:grid-cols-2 gap-x-8 gap-y-3 mt-3">
         <div>
           <PlanNote plans={item.plans} />
+          <LastContacts student={card.student} />
           {card.goal && (
             <section aria-label="Goal" className="mt-2">
               <h2 className="text-[15px] font-semibold m-0">Goal</h2>

@@ -1,7 +1,7 @@
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { DeskView, StudentRef } from '../../../api/types';
-import { longDay } from '../../../lib/format';
+import { longDay, plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
@@ -65,30 +65,65 @@ export function CollectList({ desk }: { desk: DeskView }) {
   const { link, live } = useScope();
   const { nameOf } = useNames();
   return (
-    <Lines
-      title="Collect"
-      none="No score is missing."
-      items={desk.collect}
-      action={(c) =>
-        live && (
-          <Link
-            to={
-              c.windowId === undefined
-                ? link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })
-                : link('/entry', {
-                    who: `class-${c.student.classId}`,
-                    window: String(c.windowId),
-                    row: String(c.student.id),
-                  })
-            }
-            className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
-            aria-label={`Enter a score for ${nameOf(c.student)}, ${c.about}`}
-          >
-            Enter
-          </Link>
-        )
-      }
-    />
+    <>
+      <ToMark desk={desk} />
+      <Lines
+        title="Collect"
+        none="No score is missing."
+        items={desk.collect}
+        action={(c) =>
+          live && (
+            <Link
+              to={
+                c.windowId === undefined
+                  ? link('/trends', { open: String(c.student.id), measure: String(c.measureId), enter: 'yes' })
+                  : link('/entry', {
+                      who: `class-${c.student.classId}`,
+                      window: String(c.windowId),
+                      row: String(c.student.id),
+                    })
+              }
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
+              aria-label={`Enter a score for ${nameOf(c.student)}, ${c.about}`}
+            >
+              Enter
+            </Link>
+          )
+        }
+      />
+    </>
+  );
+}
+
+/** Work that was handed in and waits for its mark. */
+function ToMark({ desk }: { desk: DeskView }) {
+  const { link } = useScope();
+  if (desk.toMark.length === 0) return null;
+  const results = desk.toMark.reduce((n, p) => n + p.results, 0);
+  return (
+    <section aria-labelledby="to-mark">
+      <Heading id="to-mark" title="To mark" note={plural(results, 'result')} />
+      <ul className="m-0 p-0 list-none text-[14px]">
+        {desk.toMark.slice(0, AT_FIRST).map((p) => (
+          <li key={p.piece} className="border-t border-hair py-1.5 flex items-baseline gap-3">
+            <span className="flex-1 min-w-0">
+              <b className="font-semibold">{p.title}</b>{' '}
+              <span className="text-soft text-[13px]">
+                {p.ofName}, due {shortDay(p.due)}
+              </span>
+            </span>
+            <span className="text-[13px]">{p.results}</span>
+            <Link
+              to={link('/engagement/work', { type: 'yes' })}
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline no-print"
+              aria-label={`Mark ${p.title}, ${p.ofName}`}
+            >
+              Mark
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -24,7 +24,7 @@ export function School({ view }: { view: StartView }) {
   const first = view.schools.length === 0;
   const addSchool = (e: FormEvent) => {
     e.preventDefault();
-    school.mutate({ name }, { onSuccess: () => setName('') });
+    school.mutate({ name }, { onSuccess: () => setName((now) => (now === name ? '' : now)) });
   };
   const addYear = (e: FormEvent) => {
     e.preventDefault();
@@ -32,8 +32,9 @@ export function School({ view }: { view: StartView }) {
       { starts, ends, school: of === 'all' ? undefined : Number(of) },
       {
         onSuccess: () => {
-          setStarts('');
-          setEnds('');
+          // What was typed since it was sent stays.
+          setStarts((now) => (now === starts ? '' : now));
+          setEnds((now) => (now === ends ? '' : now));
         },
       },
     );
@@ -88,7 +89,7 @@ export function Measures({ kit }: { kit: NewMeasure[] }) {
           e.preventDefault();
           add.mutate(
             kit.filter((m) => picked.has(m.code ?? '')),
-            { onSuccess: () => setPicked(new Set()) },
+            { onSuccess: () => setPicked((now) => (now === picked ? new Set() : now)) },
           );
         }}
         className="flex flex-col gap-2"

@@ -162,9 +162,10 @@ function Add({ view, several, chosen }: { view: CalendarView; several: boolean; 
       { kind, starts, ends: ends || starts, words, ...(several && all ? {} : { school: view.school.id }) },
       {
         onSuccess: () => {
-          setWords('');
-          setStarts('');
-          setEnds('');
+          // What was typed since it was sent stays.
+          setWords((now) => (now === words ? '' : now));
+          setStarts((now) => (now === starts ? '' : now));
+          setEnds((now) => (now === ends ? '' : now));
         },
       },
     );

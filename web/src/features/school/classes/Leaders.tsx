@@ -33,7 +33,12 @@ export function Leaders({ group, view }: { group: ClassesView['groups'][number];
           <TeacherChoice id={field} value={who} teachers={free} onChange={setWho} />
           <Button
             disabled={who === '' || add.isPending}
-            onClick={() => add.mutate({ id: group.id, teacher: Number(who) }, { onSuccess: () => setWho('') })}
+            onClick={() =>
+              add.mutate(
+                { id: group.id, teacher: Number(who) },
+                { onSuccess: () => setWho((now) => (now === who ? '' : now)) },
+              )
+            }
           >
             Add
           </Button>

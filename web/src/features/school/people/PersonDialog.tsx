@@ -212,9 +212,10 @@ function AddRole({ person, schools }: { person: AccountPerson; schools: Props['s
       { role, schoolId: role === 'administrator' ? undefined : Number(school), starts, ends: ends || undefined },
       {
         onSuccess: () => {
-          setRole(undefined);
-          setStarts('');
-          setEnds('');
+          // What was typed since it was sent stays.
+          setRole((now) => (now === role ? undefined : now));
+          setStarts((now) => (now === starts ? '' : now));
+          setEnds((now) => (now === ends ? '' : now));
         },
       },
     );
@@ -260,7 +261,7 @@ function Teach({ person, classes }: { person: AccountPerson; classes: Props['cla
   const free = classes.filter((c) => !taught.has(c.id));
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    teach.mutate(Number(id), { onSuccess: () => setId(undefined) });
+    teach.mutate(Number(id), { onSuccess: () => setId((now) => (now === id ? undefined : now)) });
   };
   if (free.length === 0) return null;
   return (

@@ -30,7 +30,8 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
     isSum(m) && view.measures.some((p) => p.partOf === m.id && grid.at(row, p).record.status !== undefined);
   const queries = useQueryClient();
   const { saved } = grid.snapshot;
-  const savedPart = saved && parts.some((p) => p.id === saved.target.measureId && sums.has(p.partOf ?? 0));
+  const savedMeasure = saved && saved.target.kind !== 'work' ? saved.target.measureId : undefined;
+  const savedPart = parts.some((p) => p.id === savedMeasure && sums.has(p.partOf ?? 0));
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each part that was saved, its sum is another
   useEffect(() => {
     if (savedPart) void queries.invalidateQueries({ queryKey: ['entry'] });

@@ -7,10 +7,15 @@ export function ColumnChoice({
   view,
   hidden,
   onChange,
+  home,
+  onHome,
 }: {
   view: TableView;
   hidden: string[];
   onChange: (hidden: string[]) => void;
+  /** Whether it is shown when home was last spoken to. */
+  home: boolean;
+  onHome: (on: boolean) => void;
 }) {
   const measures = [...new Set(view.columns.map((c) => c.measure))];
   const turn = (keys: string[], on: boolean) =>
@@ -36,6 +41,10 @@ export function ColumnChoice({
           <div className="grid gap-1.5">
             {box('class', 'Class')}
             {box('support', 'Support')}
+            <label className="flex items-center gap-1.5 whitespace-nowrap">
+              <input type="checkbox" checked={home} onChange={(e) => onHome(e.target.checked)} />
+              Home last spoken to
+            </label>
             {measures.map((m) => {
               const own = view.columns.filter((c) => c.measure === m);
               return (

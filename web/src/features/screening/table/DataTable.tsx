@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useRef } from 'react';
 import { Link } from 'react-router';
 import type { TableCell, TableColumn, TableRow } from '../../../api/types';
-import { score } from '../../../lib/format';
+import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -19,11 +19,13 @@ interface Props {
   rows: TableRow[];
   columns: { c: TableColumn; i: number }[];
   state: TableState;
+  /** When home was last spoken to, by student; undefined where that is not shown. */
+  spoken?: Map<number, string>;
   onSort: (sort: TableState['sort']) => void;
 }
 
 /** Head and names stay in sight; only the rows in sight are drawn, and all of them on paper. */
-export function DataTable({ rows, columns, state, onSort }: Props) {
+export function DataTable({ rows, columns, state, spoken, onSort }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
   const virtual = useVirtualizer({
@@ -76,6 +78,7 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
             <td className={`${HEAD} border-b-0! sticky left-0 z-10`} />
             {showClass && <td className={`${HEAD} border-b-0!`} />}
             {showSupport && <td className={`${HEAD} border-b-0!`} />}
+            {spoken && <td className={`${HEAD} border-b-0!`} />}
             {groups.map((g) => (
               <th
                 key={g.measure}
@@ -99,6 +102,11 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
             {showSupport && (
               <th scope="col" aria-sort={sorted('support')} className={`${HEAD} text-left pb-1 pl-3`}>
                 {sortButton('support', 'Support')}
+              </th>
+            )}
+            {spoken && (
+              <th scope="col" className={`${HEAD} text-left pb-1 pl-3 whitespace-nowrap`}>
+                Home last spoken to
               </th>
             )}
             {columns.map(({ c, i }) => (
@@ -143,6 +151,7 @@ export function DataTable({ rows, columns, state, onSort }: Props) {
               columns={columns}
               showClass={showClass}
               showSupport={showSupport}
+              spoken={spoken}
             />
           ))}
           {below > 0 && (
@@ -162,12 +171,14 @@ function BodyRow({
   columns,
   showClass,
   showSupport,
+  spoken,
 }: {
   row: TableRow;
   index: number;
   columns: Props['columns'];
   showClass: boolean;
   showSupport: boolean;
+  spoken: Props['spoken'];
 }) {
   const picks = usePicks();
   const { nameOf } = useNames();
@@ -184,6 +195,15 @@ function BodyRow({
       </td>
       {showClass && <td className={`${td} pl-3 whitespace-nowrap text-soft`}>{row.student.className}</td>}
       {showSupport && <td className={`${td} pl-3 whitespace-nowrap text-soft text-[13px]`}>{row.support}</td>}
+      {spoken && (
+        <td className={`${td} pl-3 whitespace-nowrap text-[13px]`}>
+          {spoken.has(row.student.id) ? (
+            longDay(spoken.get(row.student.id) ?? '')
+          ) : (
+            <span className="text-faint">not on record</span>
+          )}
+        </td>
+      )}
       {columns.map(({ c, i }) => (
         <td
           key={`${c.measureId}-${c.windowId}`}

@@ -1,10 +1,12 @@
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { TableView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
 import { SCREENING } from '../../../lib/views';
+import { useHomeSpoken } from '../../../parts/contacts/queries';
 import { Button } from '../../../ui/Button';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
 import { SubNav } from '../../../ui/SubNav';
@@ -44,6 +46,19 @@ function Whole({ view }: { view: TableView }) {
   const picks = usePicks();
   const [state, change] = useTableState();
   const [error, setError] = useState<Error | null>(null);
+  const [params, setParams] = useSearchParams();
+  const home = params.get('home') === 'yes';
+  const setHome = (value: string | undefined) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        if (value) next.set('home', value);
+        else next.delete('home');
+        return next;
+      },
+      { replace: true },
+    );
+  const spoken = useHomeSpoken(scope, home);
   const rows = useMemo(() => shownRows(view, state, nameOf), [view, state, nameOf]);
   const columns = view.columns.map((c, i) => ({ c, i })).filter(({ c }) => !state.hidden.includes(columnKey(c)));
   const classes = [...new Set(view.rows.map((r) => r.student.className))].sort();
@@ -104,7 +119,13 @@ function Whole({ view }: { view: TableView }) {
             </select>
           )}
           <ThresholdForm view={view} thresholds={state.thresholds} onChange={(thresholds) => change({ thresholds })} />
-          <ColumnChoice view={view} hidden={state.hidden} onChange={(hidden) => change({ hidden })} />
+          <ColumnChoice
+            view={view}
+            hidden={state.hidden}
+            onChange={(hidden) => change({ hidden })}
+            home={home}
+            onHome={(on) => setHome(on ? 'yes' : undefined)}
+          />
           {(words || state.thresholds.length > 0) && (
             <Button onClick={() => change({ words: '', className: '', thresholds: [] })}>Show all</Button>
           )}
@@ -118,7 +139,13 @@ function Whole({ view }: { view: TableView }) {
         </span>
       </div>
       <Complaint error={error} />
-      <DataTable rows={rows} columns={columns} state={state} onSort={(sort) => change({ sort })} />
+      <DataTable
+        rows={rows}
+        columns={columns}
+        state={state}
+        spoken={home ? (spoken ?? new Map()) : undefined}
+        onSort={(sort) => change({ sort })}
+      />
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Body } from '../../../api/changes';
 import { api, data } from '../../../api/client';
+import { saveFile } from '../../../lib/saveFile';
 import type { Scope } from '../../../lib/scope';
 
 export function useTable(scope: Scope) {
@@ -15,9 +16,5 @@ export function useTable(scope: Scope) {
 /** Saves the table as shown to a file. */
 export async function downloadTable(body: Body<'/api/table/export'>): Promise<void> {
   const blob = await data(api.POST('/api/table/export', { body, parseAs: 'blob' }));
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob as unknown as Blob);
-  link.download = `screening-${body.asOf}.${body.format}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile(blob as unknown as Blob, `screening-${body.asOf}.${body.format}`);
 }

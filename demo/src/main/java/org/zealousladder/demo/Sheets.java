@@ -49,6 +49,9 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("plan-changes", new String[] {"student", "measure", "changed_on", "change"});
         HEADERS.put("attendance", new String[] {"student", "date", "status", "reason"});
         HEADERS.put("activity", new String[] {"student", "date", "time", "kind", "minutes", "actions", "program", "book", "chapter", "page"});
+        HEADERS.put("work", new String[] {"work", "class", "title", "subject", "work_kind", "due", "possible", "skill", "link"});
+        HEADERS.put("work-results",
+                new String[] {"student", "work", "attempt", "handed_in", "points", "of_points", "seconds", "work_state", "because", "work_link"});
         HEADERS.put("contacts", new String[] {"student", "date", "way", "whom", "name", "reached", "words", "look_again_on", "by"});
     }
 

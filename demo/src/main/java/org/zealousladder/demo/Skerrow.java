@@ -25,6 +25,7 @@ final class Skerrow {
     private final SubScores subScores;
     private final Doings doings;
     private final Talks talks;
+    private final Homework homework;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -36,6 +37,7 @@ final class Skerrow {
         this.subScores = new SubScores(sheets);
         this.doings = new Doings(sheets);
         this.talks = new Talks(sheets);
+        this.homework = new Homework(sheets);
     }
 
     void write() throws IOException {
@@ -76,6 +78,7 @@ final class Skerrow {
     }
 
     private void writeClass(int g, int k) throws IOException {
+        homework.pieces(classCode(Calendar.THIS_YEAR, g, k));
         List<Pupil> pupils = new ArrayList<>();
         boolean kittiwake = CLASSES[g][k].equals("Kittiwake");
         if (kittiwake) {
@@ -106,6 +109,7 @@ final class Skerrow {
             Story story = kittiwake ? Story.of(p) : null;
             doings.student(p, g + 2, story, Calendar.THIS_START, story != null && story.is("left in December") ? LocalDate.of(2025, 12, 19) : DemoFiles.TODAY);
             talks.student(p, story, login(g, k));
+            homework.student(p, story);
         }
     }
 

@@ -54,7 +54,7 @@ class AccessibilityTest extends BrowserTest {
         check("writing");
         page.keyboard().press("Escape");
         button("Close without saving").click();
-        for (String view : List.of("Weeks", "Habits", "Effort and score", "Attendance")) {
+        for (String view : List.of("Weeks", "Habits", "Effort and score", "Work", "Attendance")) {
             subView("Engagement", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("engagement, " + view);

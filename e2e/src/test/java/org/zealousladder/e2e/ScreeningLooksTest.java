@@ -39,7 +39,7 @@ class ScreeningLooksTest extends BrowserTest {
             }""";
 
     /** Two tables have as many columns as there are measures, and scroll within themselves. */
-    private static final Set<String> WIDE = Set.of("/entry", "/table", "/engagement/attendance", "/engagement/habits");
+    private static final Set<String> WIDE = Set.of("/entry", "/table", "/engagement/attendance", "/engagement/habits", "/engagement/work");
 
     @ParameterizedTest
     @ValueSource(ints = {320, 390})
@@ -52,7 +52,7 @@ class ScreeningLooksTest extends BrowserTest {
         for (String path : List.of("/desk", "/coverage", "/entry", "/table", "/tiers", "/report", "/ladder", "/ladder?seasons=4", "/ladder?sheet=numbers",
                 "/trends", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms", "/strip", "/reading", "/plans", "/meeting", "/records",
                 "/setup/classes", "/setup/calendar", "/setup/rules", "/engagement", "/engagement/habits", "/engagement/effort", "/engagement/attendance",
-                "/contacts", "/setup/texts", student)) {
+                "/engagement/work", "/contacts", "/setup/texts", student)) {
             // As a link would lead there: without loading everything anew.
             page.evaluate("path => { history.pushState({}, '', path); dispatchEvent(new PopStateEvent('popstate', { state: {} })); }", path);
             assertThat(page.locator("#view").getByRole(AriaRole.HEADING).first()).isVisible();

@@ -36,7 +36,7 @@ class EveryRouteTest extends ScreeningTest {
 
     private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/engagement/attendance",
             "/api/engagement/effort", "/api/engagement/weeks", "/api/entry", "/api/ladder",
-            "/api/plans", "/api/reading", "/api/report", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans");
+            "/api/plans", "/api/reading", "/api/report", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans", "/api/work");
 
     /** What a route is asked with, by the name of the parameter; a new name has to be added. */
     private final Map<String, String> asked = new TreeMap<>(
@@ -91,6 +91,9 @@ class EveryRouteTest extends ScreeningTest {
             done.add("OUT-1,2026-03-%02d,10:30,practice,20".formatted(d));
         }
         given(done.toArray(String[]::new));
+        given("work,class,title,work_kind,due,possible", "OUT-W1,OUT-3,Outer log,homework,2026-03-06,10");
+        given("student,work,handed_in,points", "OUT-2,OUT-W1,2026-03-05,7");
+        given("student,date,way,whom,words", "OUT-1,2026-03-04,call,home,Glad to hear");
         given("student,date,status", "OUT-1,2026-03-03,absent", "OUT-2,2026-03-03,late");
         given("group,school,year,name,subject", "OUT-G,OUTER,2025-26,Outer readers,Reading", "TERN-G,SKERROW,2025-26,Tern readers,Reading");
         given("student,group,from,to", "OUT-1,OUT-G,2025-09-01,", "S1003,TERN-G,2025-09-01,");
@@ -182,7 +185,7 @@ class EveryRouteTest extends ScreeningTest {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/students/{id}", "/api/trends",
+        shown.addAll(List.of("/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/students/{id}", "/api/trends",
                 "/api/trends/{student}/{measure}"));
         assertEquals(shown, showing(THEIRS, person("o.teacher"), requests));
         shown.addAll(List.of("/api/records/roster.zip", "/api/tiers/closing"));

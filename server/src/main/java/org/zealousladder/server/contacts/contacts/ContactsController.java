@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,6 +32,11 @@ class ContactsController {
     @GetMapping("/api/contacts")
     ContactsView contacts(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
         return contacts.view(Who.parse(who), year, asOf);
+    }
+
+    @GetMapping("/api/contacts/home")
+    List<HomeSpoken> home(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
+        return contacts.home(Who.parse(who), year, asOf);
     }
 
     @PostMapping("/api/contacts/notes")

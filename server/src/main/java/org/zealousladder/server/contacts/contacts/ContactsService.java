@@ -55,6 +55,13 @@ public class ContactsService {
         return shown(store.due(refs.keySet(), asOf), refs);
     }
 
+    /** When home was last spoken to; nobody whose home was not, this year or before. */
+    @Transactional(readOnly = true)
+    List<HomeSpoken> home(Who who, int yearId, LocalDate asked) {
+        LocalDate asOf = roster.year(yearId).clamp(asked);
+        return store.home(roster.enrolled(who, yearId, asOf).stream().map(Enrolled::id).toList(), asOf);
+    }
+
     /** A student's contacts, the newest first. */
     @Transactional(readOnly = true)
     public List<Contact> of(Enrolled student, LocalDate asOf) {

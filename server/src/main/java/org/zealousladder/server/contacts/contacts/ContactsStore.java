@@ -38,6 +38,15 @@ class ContactsStore {
                 .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(ContactRow.class).list();
     }
 
+    /** When somebody at home was last reached: called, talked with, or a letter that went out. */
+    List<HomeSpoken> home(Collection<Integer> students, LocalDate asOf) {
+        return db.sql("""
+                select c.student_id as student, max(c.on_day) as last from contacts_contact c left join contacts_letter l on l.id = c.letter_id
+                 where c.student_id = any(:students) and c.whom = 'home' and c.reached and c.on_day <= :asOf and c.known_from <= :asOf
+                   and (c.withdrawn_on is null or c.withdrawn_on > :asOf) and (l.id is null or l.state = 'sent') group by c.student_id""")
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(HomeSpoken.class).list();
+    }
+
     void add(int student, NoteForm note, @Nullable String name, @Nullable String words, LocalDate today) {
         db.sql("""
                 insert into contacts_contact (student_id, way, whom, name, on_day, reached, words, look_again_on, known_from, recorded_by)

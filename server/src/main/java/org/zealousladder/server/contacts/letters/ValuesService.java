@@ -16,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.Direction;
 import org.zealousladder.server.engagement.activity.ActivityService;
 import org.zealousladder.server.engagement.attendance.AttendanceService;
+import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.monitoring.goals.GoalsService;
@@ -34,8 +35,11 @@ class ValuesService {
     private final GoalsService goals;
     private final AttendanceService attendance;
     private final ActivityService activity;
+    private final WorkService work;
 
-    ValuesService(MeasuresService measures, ScoresService scores, GoalsService goals, AttendanceService attendance, ActivityService activity) {
+    ValuesService(MeasuresService measures, ScoresService scores, GoalsService goals, AttendanceService attendance, ActivityService activity,
+            WorkService work) {
+        this.work = work;
         this.measures = measures;
         this.scores = scores;
         this.goals = goals;
@@ -59,6 +63,8 @@ class ValuesService {
         }
         attendance.of(students, year, today).forEach((s, a) -> all.getOrDefault(s, new HashMap<>()).put("days absent", String.valueOf(a.away().size())));
         minutes(all, students, year, today);
+        work.of(students, year, today).students()
+                .forEach((s, w) -> all.getOrDefault(s, new HashMap<>()).put("work not in", String.valueOf(w.sums().missing())));
         return all;
     }
 

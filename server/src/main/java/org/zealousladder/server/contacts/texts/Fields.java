@@ -24,7 +24,8 @@ public final class Fields {
             new About("measure", "the measure in the line at the top"), new About("score", "the newest score of this year"),
             new About("score day", "when that was"),
             new About("gain", "how much more than the first score of this year"), new About("goal", "the score to reach"), new About("goal day", "by when"),
-            new About("days absent", "days absent this year"), new About("minutes", "minutes in the last whole week"));
+            new About("days absent", "days absent this year"), new About("work not in", "how many pieces of work of this year did not come in"),
+            new About("minutes", "minutes in the last whole week"));
 
     private static final Set<String> KNOWN = ALL.stream().map(About::field).collect(Collectors.toUnmodifiableSet());
 

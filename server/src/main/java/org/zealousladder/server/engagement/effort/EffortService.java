@@ -20,6 +20,7 @@ import org.zealousladder.server.engagement.activity.ActivityService;
 import org.zealousladder.server.engagement.attendance.AttendanceService;
 import org.zealousladder.server.engagement.effort.EffortView.By;
 import org.zealousladder.server.engagement.effort.EffortView.Field;
+import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.platform.problems.Refusal;
@@ -40,8 +41,11 @@ class EffortService {
     private final ScoresService scores;
     private final ActivityService activity;
     private final AttendanceService attendance;
+    private final WorkService work;
 
-    EffortService(RosterService roster, MeasuresService measures, ScoresService scores, ActivityService activity, AttendanceService attendance) {
+    EffortService(RosterService roster, MeasuresService measures, ScoresService scores, ActivityService activity, AttendanceService attendance,
+            WorkService work) {
+        this.work = work;
         this.roster = roster;
         this.measures = measures;
         this.scores = scores;
@@ -57,7 +61,11 @@ class EffortService {
             throw Refusal.notFound("There is no such measure.");
         }
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        Map<Integer, Double> effort = by == By.DAYS_ABSENT ? away(students, year, asOf) : done(students, year, asOf, by);
+        Map<Integer, Double> effort = switch (by) {
+            case DAYS_ABSENT -> away(students, year, asOf);
+            case WORK_DONE -> handedIn(students, year, asOf);
+            case MINUTES, ACTIONS -> done(students, year, asOf, by);
+        };
         Map<Integer, Score> newest = new HashMap<>();
         scores.of(students.stream().map(Enrolled::id).toList(), Set.of(measureId), year.starts(), asOf).stream().filter(Score::scored)
                 .forEach(s -> newest.merge(s.studentId(), s, (a, b) -> b.takenOn().isBefore(a.takenOn()) ? a : b));
@@ -91,6 +99,12 @@ class EffortService {
 
     private Map<Integer, Double> away(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
         return attendance.of(students, year, asOf).entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> (double) e.getValue().away().size()));
+    }
+
+    private Map<Integer, Double> handedIn(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
+        Map<Integer, Double> share = new HashMap<>();
+        work.of(students, year, asOf).students().forEach((s, w) -> w.sums().shareAttempted().ifPresent(a -> share.put(s, 100 * a)));
+        return share;
     }
 
     /** A week's mean since the student's first on record. */

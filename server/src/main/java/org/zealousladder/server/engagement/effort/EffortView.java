@@ -22,6 +22,8 @@ record EffortView(String measure, String unit, boolean higherIsBetter, By by, Li
     enum By implements Coded {
         MINUTES,
         ACTIONS,
+        /** Percent of the course work that was due and handed in, by its points. */
+        WORK_DONE,
         DAYS_ABSENT
     }
 

@@ -14,11 +14,12 @@ import org.zealousladder.server.school.roster.Enrolled;
  * @param joined one sentence where time and scores both speak; null where they do not
  * @param cannotTell rules for which too little is on record
  * @param lately time in the newest weeks, as a share of the class's; null where it cannot be told
+ * @param missing pieces of work of this year that were due and did not come; null without any work
  * @param onRecord whether anything is, this year
  */
 public record Look(Enrolled student, double[] minutes, int[] actions, List<Said> flags, List<Said> quieted, @Nullable Joined joined,
         List<EngagementRule> cannotTell,
-        @Nullable Aside aside, @Nullable Aside watch, @Nullable Double lately, boolean onRecord) {
+        @Nullable Aside aside, @Nullable Aside watch, @Nullable Double lately, @Nullable Integer missing, boolean onRecord) {
 
     /**
      * Time and scores together.

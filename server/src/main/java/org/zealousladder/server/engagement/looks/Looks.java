@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.zealousladder.core.engagement.EngagementSettings;
+import org.zealousladder.server.engagement.work.WorkBook;
 
 /**
  * Everybody's weeks.
@@ -11,7 +12,7 @@ import org.zealousladder.core.engagement.EngagementSettings;
  * @param monday of the first week
  * @param classes by their number
  */
-public record Looks(LocalDate monday, int weeks, Map<Integer, OfClass> classes, List<Look> all) {
+public record Looks(LocalDate monday, int weeks, Map<Integer, OfClass> classes, List<Look> all, WorkBook work) {
 
     /**
      * A class.

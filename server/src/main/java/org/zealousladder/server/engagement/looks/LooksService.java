@@ -30,6 +30,8 @@ import org.zealousladder.server.engagement.attendance.AttendanceService;
 import org.zealousladder.server.engagement.attendance.Attended;
 import org.zealousladder.server.engagement.rules.Rules;
 import org.zealousladder.server.engagement.rules.RulesService;
+import org.zealousladder.server.engagement.work.WorkBook;
+import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.school.calendar.CalendarService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -43,7 +45,8 @@ public class LooksService {
     /** The running week counts once so many of its school days have passed: who comes on Thursdays is not quiet on a Monday. */
     private static final int DAYS_OF_A_WEEK = 3;
     /** The most telling first. */
-    private static final List<EngagementRule> TELLING = List.of(EngagementRule.NOT_SEEN, EngagementRule.QUIET, EngagementRule.DROPPED);
+    private static final List<EngagementRule> TELLING = List.of(EngagementRule.NOT_SEEN, EngagementRule.QUIET, EngagementRule.DROPPED,
+            EngagementRule.WORK_NOT_IN);
 
     private final ActivityService activity;
     private final RulesService rules;
@@ -51,8 +54,11 @@ public class LooksService {
     private final AsidesStore asides;
     private final AttendanceService attendance;
 
-    LooksService(ActivityService activity, RulesService rules, CalendarService calendar, AsidesStore asides, AttendanceService attendance) {
+    private final WorkService work;
+
+    LooksService(ActivityService activity, RulesService rules, CalendarService calendar, AsidesStore asides, AttendanceService attendance, WorkService work) {
         this.attendance = attendance;
+        this.work = work;
         this.activity = activity;
         this.rules = rules;
         this.calendar = calendar;
@@ -74,6 +80,7 @@ public class LooksService {
         Map<Integer, List<Aside>> kept = asides.counting(students.stream().map(Enrolled::id).toList(), asOf).stream()
                 .collect(Collectors.groupingBy(Aside::studentId));
         Map<Integer, Attended> attended = attendance.of(students, year, asOf);
+        WorkBook book = work.of(students, year, asOf);
         Map<Integer, Looks.OfClass> classes = new HashMap<>();
         List<Look> looks = new ArrayList<>();
         Map<Integer, List<Enrolled>> byClass = students.stream().collect(Collectors.groupingBy(Enrolled::classId));
@@ -82,11 +89,12 @@ public class LooksService {
             ClassActivity done = all.getOrDefault(classId, new ClassActivity(classId, List.of()));
             Judge judge = new Judge(done, monday, weeks, asOf, days.apply(any.schoolId()), set.of(any.schoolId(), any.grade(), classId));
             classes.put(classId, judge.ofClass());
-            of.forEach(e -> looks.add(judge.look(e, falls, kept.getOrDefault(e.id(), List.of()), attended.get(e.id()))));
+            WorkJudge works = new WorkJudge(book, of, any.schoolId(), asOf, set.of(any.schoolId(), any.grade(), classId));
+            of.forEach(e -> looks.add(judge.look(e, falls, kept.getOrDefault(e.id(), List.of()), attended.get(e.id()), works)));
         });
         looks.sort(Comparator.comparing((Look l) -> !l.needed()).thenComparing(l -> l.joined() == null).thenComparing(l -> -l.flags().size())
                 .thenComparing(l -> l.flags().isEmpty() ? LocalDate.MAX : l.flags().get(0).since()).thenComparing(l -> l.student().ref().name()));
-        return new Looks(monday, weeks, classes, looks);
+        return new Looks(monday, weeks, classes, looks, book);
     }
 
     /** One class. */
@@ -137,16 +145,18 @@ public class LooksService {
             return new Looks.OfClass(medians, still, since, settings);
         }
 
-        Look look(Enrolled e, Falls falls, List<Aside> kept, @Nullable Attended attended) {
+        Look look(Enrolled e, Falls falls, List<Aside> kept, @Nullable Attended attended, WorkJudge works) {
             Integer seat = seats.get(e.id());
             Aside aside = kept.stream().filter(a -> a.what() == Aside.What.ASIDE).findFirst().orElse(null);
             Aside watch = kept.stream().filter(a -> a.what() == Aside.What.WATCH).findFirst().orElse(null);
             ClassActivity.@Nullable Seat of = seat == null || done.seats().get(seat).first() == null ? null : done.seats().get(seat);
             Engagement.Judged judged = seat == null || of == null ? new Engagement.Judged(List.of(), List.of())
                     : engagement.judge(seat, new Engagement.Seen(of.first(), of.last()));
-            List<Said> all = new ArrayList<>(judged.flags().stream().sorted(Comparator.comparing((Engagement.Flag f) -> TELLING.indexOf(f.rule())))
-                    .map(f -> Said.of(f, settings.of(f.rule()))).toList());
             List<EngagementRule> cannotTell = new ArrayList<>(judged.cannotTell());
+            List<Engagement.Flag> flags = new ArrayList<>(judged.flags());
+            works.notIn(e.id(), cannotTell).ifPresent(flags::add);
+            List<Said> all = new ArrayList<>(flags.stream().sorted(Comparator.comparing((Engagement.Flag f) -> TELLING.indexOf(f.rule())))
+                    .map(f -> Said.of(f, settings.of(f.rule()))).toList());
             OptionalDouble lately = seat == null || of == null ? OptionalDouble.empty() : engagement.lately(seat, new Engagement.Seen(of.first(), of.last()));
             Look.@Nullable Joined both = joined(falls.of(e.id()),
                     all.stream().filter(s -> aside == null || aside.due(asOf) || !aside.rules().contains(s.rule())).toList(), lately,
@@ -157,10 +167,12 @@ public class LooksService {
             } else if (away.on() && attended != null && attended.days() > 0 && !attended.away().isEmpty() && attended.share() >= away.threshold()) {
                 all.add(Said.oftenAbsent(attended, away));
             }
+            works.lowMarks(e.id(), cannotTell).ifPresent(f -> all.add(Said.of(f, settings.of(f.rule()))));
             List<Said> quieted = aside == null || aside.due(asOf) ? List.of() : all.stream().filter(s -> aside.rules().contains(s.rule())).toList();
             return new Look(e, of == null ? new double[weeks] : of.minutes(), of == null ? new int[weeks] : of.actions(),
                     all.stream().filter(s -> !quieted.contains(s)).toList(),
-                    quieted, both, cannotTell, aside, watch, lately.isPresent() ? lately.getAsDouble() : null, of != null || attended != null);
+                    quieted, both, cannotTell, aside, watch, lately.isPresent() ? lately.getAsDouble() : null, works.missing(e.id()),
+                    of != null || attended != null || works.missing(e.id()) != null);
         }
 
         private static Look.@Nullable Joined joined(@Nullable String falls, List<Said> flags, OptionalDouble lately, boolean nothingSaid) {

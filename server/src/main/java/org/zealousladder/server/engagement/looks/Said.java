@@ -25,7 +25,13 @@ public record Said(EngagementRule rule, String title, String detail, double actu
                     "since " + since + "; the rule says " + Math.round(f.threshold()));
             case DROPPED -> of(f, "dropped since " + since,
                     Words.plain(round(f.actual())) + " usual swings below their own weeks before; the rule says " + Words.plain(f.threshold()));
-            default -> throw new IllegalStateException();
+            case WORK_NOT_IN -> f.threshold() == setting.threshold()
+                    ? of(f, Math.round(f.actual()) + (f.actual() == 1 ? " piece" : " pieces") + " of work not in",
+                            "the first was due on " + since + "; the rule says " + Math.round(f.threshold()))
+                    : of(f, percent(f.actual()) + " of the work not in", "the first was due on " + since + "; the rule says " + percent(f.threshold()));
+            case LOW_MARKS -> of(f, "low marks since " + since, percent(f.actual()) + " of the points that could be earned; "
+                    + (setting.lowestQuarter() ? "the class's lowest quarter is under " : "the rule says ") + percent(f.threshold()));
+            case OFTEN_ABSENT -> throw new IllegalStateException();
         };
     }
 

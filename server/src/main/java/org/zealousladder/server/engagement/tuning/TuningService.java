@@ -89,9 +89,7 @@ class TuningService {
         Rules on = rules.on(asOf);
         List<RulesView.RuleInPlace> lines = new ArrayList<>();
         for (EngagementRule rule : EngagementRule.values()) {
-            if (!rule.ofWork()) {
-                lines.add(line(spot, on, rule));
-            }
+            lines.add(line(spot, on, rule));
         }
         Set<EngagementRule> seen = new HashSet<>();
         List<RulesView.PastRule> history = rules.history(spot.place()).stream().filter(r -> !r.knownFrom().isAfter(asOf))
@@ -125,7 +123,8 @@ class TuningService {
             case NOT_SEEN -> "Nothing at all for some school days.";
             case DROPPED -> "A fall against their own weeks, beyond what happened to everybody.";
             case OFTEN_ABSENT -> "Days away of the school days of this year.";
-            default -> "";
+            case WORK_NOT_IN -> "Course work that was due and did not come. A share is told where three or more pieces were due.";
+            case LOW_MARKS -> "Few of the points that could be earned, of three or more pieces that were marked.";
         };
     }
 

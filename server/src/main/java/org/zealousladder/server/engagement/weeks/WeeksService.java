@@ -72,7 +72,7 @@ class WeeksService {
     private static WeeksRow row(Look l, int from) {
         return new WeeksRow(l.student().ref(), whole(l.minutes(), from), Arrays.stream(l.actions(), from, l.actions().length).boxed().toList(), l.flags(),
                 l.quieted(), l.joined(),
-                l.cannotTell(), l.aside(), l.watch(), l.lately(), l.needed());
+                l.cannotTell(), l.aside(), l.watch(), l.lately(), l.missing(), l.needed());
     }
 
     /** What each rule asks, where it is asked at all; in several classes it may be set in several ways. */
@@ -80,7 +80,7 @@ class WeeksService {
         List<RuleLine> lines = new ArrayList<>();
         Collection<EngagementSettings> settings = all.classes().values().stream().map(Looks.OfClass::settings).toList();
         for (EngagementRule rule : EngagementRule.values()) {
-            List<String> ways = settings.stream().filter(s -> !rule.ofWork() && s.on(rule)).map(s -> RuleWords.of(rule, s.of(rule))).distinct().toList();
+            List<String> ways = settings.stream().filter(s -> s.on(rule)).map(s -> RuleWords.of(rule, s.of(rule))).distinct().toList();
             if (!ways.isEmpty()) {
                 lines.add(new RuleLine(rule, ways.size() == 1 ? ways.get(0) : RuleWords.name(rule) + ": as set for each class",
                         (int) told.stream().filter(l -> l.flags().stream().anyMatch(f -> f.rule() == rule)).count()));

@@ -40,7 +40,9 @@ public record WeeksView(LocalDate monday, int weeks, List<ClassLine> classes, Li
      *
      * @param minutes of each week
      * @param lately time in the newest weeks, as a share of the class's
+     * @param missing pieces of work of this year that were due and did not come; null without any work
      */
     public record WeeksRow(StudentRef student, List<Integer> minutes, List<Integer> actions, List<Said> flags, List<Said> quieted, Look.@Nullable Joined joined,
-            List<EngagementRule> cannotTell, @Nullable Aside aside, @Nullable Aside watch, @Nullable Double lately, boolean needed) {}
+            List<EngagementRule> cannotTell, @Nullable Aside aside, @Nullable Aside watch, @Nullable Double lately, @Nullable Integer missing,
+            boolean needed) {}
 }

@@ -23,7 +23,7 @@ class ImportKinds {
             "grouped", "people-at-home", "windows", "enrolments", "members", "teaches", "leads", "caseloads", "cut-sets", "cuts", "norms", "norm-growth",
             "scores", "goals", "concerns", "plans",
             "plan-phases",
-            "plan-changes", "sessions", "tiers", "attendance", "activity", "contacts",
+            "plan-changes", "sessions", "tiers", "attendance", "activity", "work", "work-results", "contacts",
             "passages", "passage-questions", "readings", "reading-marks", "identifiers");
 
     private final List<FileKind> all;

@@ -105,7 +105,7 @@ public class DeskService {
         Looks engaged = looks.of(students, year, asOf, Falls.of(all, students, byId.values(), standings));
         List<Look> drifting = engaged.all().stream().filter(Look::needed).toList();
         return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled,
-                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf));
+                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf), engaged.work().toMark());
     }
 
     private static ToLook toLook(Look l, Looks engaged) {

@@ -8,6 +8,7 @@ import org.zealousladder.server.contacts.contacts.Contact;
 import org.zealousladder.server.engagement.looks.Aside;
 import org.zealousladder.server.engagement.looks.Look;
 import org.zealousladder.server.engagement.looks.Said;
+import org.zealousladder.server.engagement.work.WorkBook;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -18,10 +19,11 @@ import org.zealousladder.server.school.roster.StudentRef;
  * @param waiting all proposals, and how many students they are for
  * @param looks the first of those whose engagement needs a look
  * @param drifting how many these are in all
+ * @param toMark work that was handed in and waits to be marked
  * @param again contacts whose day to look again has come
  */
 public record DeskView(int students, int monitored, List<ToDecide> decide, Waiting waiting, List<ToCollect> collect, List<ToCelebrate> celebrate,
-        int settled, List<ToLook> looks, int drifting, List<Contact> again) {
+        int settled, List<ToLook> looks, int drifting, List<Contact> again, List<WorkBook.ToMark> toMark) {
 
     /**
      * Engagement that needs a look: a flag of effort stays apart from those of scores, and one sentence joins the two where both speak.

@@ -1,0 +1,8 @@
+/** Saves what the server answered to a file of that name. */
+export function saveFile(blob: Blob, name: string): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
