@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["state"];
+        put?: never;
+        post: operations["make_3"];
+        delete: operations["stop_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/factor": {
         parameters: {
             query?: never;
@@ -2868,6 +2884,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/work/settings/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewSettings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/years": {
         parameters: {
             query?: never;
@@ -2878,6 +2910,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["year"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calendar/{secret}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["read"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3811,6 +3859,13 @@ export interface components {
             code: string;
             current: string;
         };
+        FeedMade: {
+            address: string;
+        };
+        FeedState: {
+            /** Format: date */
+            since?: string;
+        };
         FileKind: {
             columns: string[];
             kind: string;
@@ -4447,6 +4502,16 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        MarkMoves: {
+            after?: string;
+            before?: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        MarksPreview: {
+            moves: components["schemas"]["MarkMoves"][];
+            /** Format: int32 */
+            students: number;
+        };
         Matching: {
             columns: components["schemas"]["Use"][];
             fixed: {
@@ -5014,6 +5079,13 @@ export interface components {
             rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
             undoable: boolean;
             words: string;
+        };
+        PastWorkSetting: {
+            because: string;
+            by?: string;
+            setting: components["schemas"]["WorkSetting"];
+            /** Format: date */
+            since: string;
         };
         PdfBegun: {
             /** Format: int64 */
@@ -6539,31 +6611,41 @@ export interface components {
             soFar: number;
             student: components["schemas"]["StudentRef"];
         };
-        WorkSettingForm: {
+        WorkSetting: {
             /** @enum {string} */
             attempt: "latest" | "best" | "first" | "mean";
-            because: string;
             late: boolean;
             missingIsZero: boolean;
             rungs: components["schemas"]["Rung"][];
-            /** Format: int32 */
-            school: number;
             /** Format: double */
             soft: number;
             /** Format: double */
             strong: number;
         };
-        WorkSettingsView: {
+        WorkSettingForm: {
             /** @enum {string} */
             attempt: "latest" | "best" | "first" | "mean";
+            because?: string;
             late: boolean;
-            mayChange: boolean;
             missingIsZero: boolean;
             rungs: components["schemas"]["Rung"][];
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            seen: number;
             /** Format: double */
             soft: number;
             /** Format: double */
             strong: number;
+            /** Format: int32 */
+            year: number;
+        };
+        WorkSettingsView: {
+            history: components["schemas"]["PastWorkSetting"][];
+            mayChange: boolean;
+            now: components["schemas"]["WorkSetting"];
+            /** Format: int32 */
+            seen: number;
         };
         WorkView: {
             cells: boolean;
@@ -6622,6 +6704,64 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["AccountView"];
                 };
+            };
+        };
+    };
+    state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FeedState"];
+                };
+            };
+        };
+    };
+    make_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FeedMade"];
+                };
+            };
+        };
+    };
+    stop_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -11203,6 +11343,30 @@ export interface operations {
             };
         };
     };
+    previewSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkSettingForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MarksPreview"];
+                };
+            };
+        };
+    };
     year: {
         parameters: {
             query?: never;
@@ -11223,6 +11387,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Made"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

@@ -143,3 +143,5 @@ export type PieceColumn = Schemas['PieceColumn'];
 export type PieceView = Schemas['PieceView'];
 export type Mark = Schemas['MarkForm']['status'];
 export type WhichAttempt = Schemas['WorkCounting']['attempt'];
+export type WorkSetting = Schemas['WorkSetting'];
+export type WorkSettingsView = Schemas['WorkSettingsView'];

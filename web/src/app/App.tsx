@@ -50,6 +50,7 @@ const Effort = lazy(() => import('../features/engagement/effort/EffortPage'));
 const Attendance = lazy(() => import('../features/engagement/attendance/AttendancePage'));
 const Work = lazy(() => import('../features/engagement/work/WorkPage'));
 const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
+const Marks = lazy(() => import('../features/engagement/marks/MarksPage'));
 const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
@@ -82,6 +83,7 @@ const SCOPED = {
   '/setup/calendar': Calendar,
   '/setup/groupings': Groupings,
   '/setup/rules': Rules,
+  '/setup/marks': Marks,
   '/setup/texts': Texts,
 };
 

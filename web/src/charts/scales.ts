@@ -1,11 +1,32 @@
-import { type ScaleLinear, scaleLinear } from 'd3-scale';
+import { ticks } from 'd3-array';
 import type { Goal, MeasureRef, PeerMedian, TrendCard } from '../api/types';
 import { dayNumber } from '../lib/format';
 
+/** From a value to its place on an axis. */
+export interface Straight {
+  (value: number): number;
+  domain: () => [number, number];
+  range: () => [number, number];
+  /** Round values, about so many. */
+  ticks: (count: number) => number[];
+}
+
+/** The general scale of the library is a twentieth of the script of the first page, and the charts there want no more than this of it. */
+function straight(domain: [number, number], range: [number, number]): Straight {
+  const [from, to] = domain;
+  const [start, end] = range;
+  const at = (value: number) => start + (from === to ? 0.5 : (value - from) / (to - from)) * (end - start);
+  return Object.assign(at, {
+    domain: () => domain,
+    range: () => range,
+    ticks: (count: number) => ticks(from, to, count),
+  });
+}
+
 /** Both axes of a trend chart: days since 1970 across, score units up. */
 export interface Scales {
-  x: ScaleLinear<number, number>;
-  y: ScaleLinear<number, number>;
+  x: Straight;
+  y: Straight;
   width: number;
   height: number;
 }
@@ -59,12 +80,8 @@ export function scalesFor(
   margin: { top: number; right: number; bottom: number; left: number },
 ): Scales {
   return {
-    x: scaleLinear()
-      .domain(frame.days)
-      .range([margin.left, width - margin.right]),
-    y: scaleLinear()
-      .domain(frame.scores)
-      .range([height - margin.bottom, margin.top]),
+    x: straight(frame.days, [margin.left, width - margin.right]),
+    y: straight(frame.scores, [height - margin.bottom, margin.top]),
     width,
     height,
   };

@@ -57,6 +57,11 @@ export function percent(share: number): string {
   return share > 0.99 ? 'over 99 %' : `${Math.round(100 * share)} %`;
 }
 
+/** A share that was counted, not estimated: none and all are what they are. */
+export function counted(share: number): string {
+  return share === 0 || share === 1 ? `${100 * share} %` : percent(share);
+}
+
 /** A sentence in which no share is cut from its sign at a line's end. */
 export function unbroken(sentence: string): string {
   return sentence.replace(/(under|over) (?=\d)/g, '$1\u00a0').replace(/(\d) %/g, '$1\u00a0%');

@@ -27,6 +27,7 @@ export const VIEWS = [
       '/setup/calendar',
       '/setup/groupings',
       '/setup/rules',
+      '/setup/marks',
       '/setup/texts',
       '/setup/start',
       '/setup/next-year',
@@ -97,5 +98,6 @@ export const SETUP = [
   { path: '/setup/calendar', name: 'Calendar' },
   { path: '/setup/groupings', name: 'Groupings' },
   { path: '/setup/rules', name: 'Rules' },
+  { path: '/setup/marks', name: 'Marks' },
   { path: '/setup/texts', name: 'Texts' },
 ] as const;

@@ -31,7 +31,7 @@ export function MarkFoot({ marks, rows, pieces, troubles }: Props) {
         ? `Saved: ${hidden ? saved.place.student.code : saved.place.student.name}, ${saved.place.what}: ${shownMark(asRecord(saved)) || 'taken back'}.`
         : 'Points and Enter, and it is saved. Or h handed in, l late, b begun, m missing, e excused.';
   return (
-    <div className="sticky -bottom-4 max-md:bottom-0 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print">
+    <div className="sticky z-20 -bottom-4 max-md:bottom-0 bg-paper border-t border-line mt-2 pt-1.5 pb-1 text-[14px] min-h-[34px] no-print">
       {(troubles.length === 0 || waiting > 0) && (
         <p className={`m-0 ${waiting > 0 && cutOff ? 'text-ochre font-semibold' : 'text-soft'}`} aria-live="polite">
           {state}

@@ -1,5 +1,5 @@
 import type { PieceColumn, PieceView } from '../../../api/types';
-import { longDay, percent, plural, score, shortDay } from '../../../lib/format';
+import { counted, longDay, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -109,8 +109,8 @@ function Lie({ view }: { view: PieceView }) {
         <line x1={320 * median} x2={320 * median} y1={133} y2={147} className="stroke-ink" strokeWidth={2.5} />
       </svg>
       <figcaption className="text-[13.5px] text-soft">
-        {n} marked. Half earned {percent(median)} or less, the middle half from {percent(lower)} to {percent(upper)},
-        the least {percent(least)}, the most {percent(top)}.
+        {n} marked. Half earned {counted(median)} or less, the middle half from {counted(lower)} to {counted(upper)},
+        the least {counted(least)}, the most {counted(top)}.
       </figcaption>
     </figure>
   );

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useRef } from 'react';
 import { Link } from 'react-router';
 import type { PieceColumn, WorkCell, WorkRow, WorkView } from '../../../api/types';
-import { longDay, percent, plural, score, shortDay } from '../../../lib/format';
+import { counted, longDay, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
@@ -30,7 +30,7 @@ const BELOW_WORDS = { not: '', soft: ', below the middle', strong: ', far below 
 /** Students down, pieces of work across, the newest first. */
 export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Props) {
   const { nameOf } = useNames();
-  const { link } = useScope();
+  const { link, scope } = useScope();
   const picks = usePicks();
   const marks = useMarkCells(readAt);
   const table = useRef<HTMLTableElement>(null);
@@ -82,17 +82,17 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
               <th scope="col" className={`${HEAD} text-right pr-4 whitespace-nowrap`}>
                 Points so far
               </th>
-              <th scope="col" className={`${HEAD} text-left pr-4`}>
+              <th scope="col" className={`${HEAD} text-left pr-4 whitespace-nowrap`}>
                 Earned, of
                 <br />
                 what was marked
               </th>
-              <th scope="col" className={`${HEAD} text-right pr-4`}>
+              <th scope="col" className={`${HEAD} text-right pr-4 whitespace-nowrap`}>
                 Handed in, of
                 <br />
                 what was due
               </th>
-              <th scope="col" className={`${HEAD} text-right pr-4`}>
+              <th scope="col" className={`${HEAD} text-right pr-4 whitespace-nowrap`}>
                 Not in
               </th>
               {spoken && (
@@ -103,7 +103,7 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
                 </th>
               )}
               {pieces.map((p) => (
-                <th key={p.id} scope="col" className={`${HEAD} text-left pl-2 min-w-[84px] max-w-[104px]`}>
+                <th key={p.id} scope="col" className={`${HEAD} text-left pl-2 min-w-[108px] max-w-[124px]`}>
                   <button
                     type="button"
                     onClick={() => onOpen(p.id)}
@@ -150,14 +150,14 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
                   <td className="border-b border-hair pr-4 whitespace-nowrap">
                     {row.earned !== undefined && (
                       <>
-                        <span className={BELOW[row.below]}>{percent(row.earned)}</span>
+                        <span className={BELOW[row.below]}>{counted(row.earned)}</span>
                         <span className="sr-only">{BELOW_WORDS[row.below]}</span>{' '}
                         <span className="text-soft text-[12.5px]">{row.mark}</span>
                       </>
                     )}
                   </td>
                   <td className="border-b border-hair pr-4 text-right">
-                    {row.attempted !== undefined && percent(row.attempted)}
+                    {row.attempted !== undefined && counted(row.attempted)}
                   </td>
                   <td
                     className={`border-b border-hair pr-4 text-right ${row.missing > 2 ? 'text-plum font-semibold' : ''}`}
@@ -188,7 +188,7 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
                             onLeave={() => marks.commit(row, p, false)}
                           />
                         )}
-                        {cell && !(typing && p.mayChange) && <Became cell={cell} />}
+                        {cell && !(typing && p.mayChange) && <Became cell={cell} today={p.due === scope.asOf} />}
                       </td>
                     );
                   })}
@@ -206,7 +206,7 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
 const round = (points: number) => Math.round(100 * points) / 100;
 
 /** What became of a piece of work, in a cell. */
-function Became({ cell }: { cell: WorkCell }) {
+function Became({ cell, today }: { cell: WorkCell; today: boolean }) {
   switch (cell.state) {
     case 'marked':
       return (
@@ -233,7 +233,7 @@ function Became({ cell }: { cell: WorkCell }) {
     case 'in-progress':
       return <span className="text-soft text-[12.5px]">begun</span>;
     default:
-      return <span className="text-faint text-[12.5px]">to come</span>;
+      return <span className="text-faint text-[12.5px]">{today ? 'due today' : 'to come'}</span>;
   }
 }
 

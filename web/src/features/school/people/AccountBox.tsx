@@ -3,6 +3,7 @@ import { longDay } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint, Failed, Loading } from '../../../ui/States';
+import { CalendarFeed } from './CalendarFeed';
 import { Passkeys } from './Passkeys';
 import { PASSWORD_HINT } from './passwordHint';
 import { useAccount, useEndOtherSessions, useEndSession, useEndWhenIdle, useNewPassword } from './queries';
@@ -24,6 +25,7 @@ export default function AccountBox() {
       <PasswordForm login={login} />
       <Passkeys />
       <SecondStep on={secondStep} codesLeft={codesLeft} />
+      <CalendarFeed />
       <section aria-labelledby="signed-in">
         <h3 id="signed-in" className="text-[15px] font-semibold m-0">
           Where you are signed in

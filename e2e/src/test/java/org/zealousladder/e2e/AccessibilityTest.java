@@ -59,7 +59,7 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("engagement, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Texts")) {
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Texts")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);

@@ -52,7 +52,7 @@ class ScreeningLooksTest extends BrowserTest {
         for (String path : List.of("/desk", "/coverage", "/entry", "/table", "/tiers", "/report", "/ladder", "/ladder?seasons=4", "/ladder?sheet=numbers",
                 "/trends", "/setup/cuts", "/setup/windows", "/setup/measures", "/setup/norms", "/strip", "/reading", "/plans", "/meeting", "/records",
                 "/setup/classes", "/setup/calendar", "/setup/rules", "/engagement", "/engagement/habits", "/engagement/effort", "/engagement/attendance",
-                "/engagement/work", "/contacts", "/setup/texts", student)) {
+                "/engagement/work", "/contacts", "/setup/texts", "/setup/marks", student)) {
             // As a link would lead there: without loading everything anew.
             page.evaluate("path => { history.pushState({}, '', path); dispatchEvent(new PopStateEvent('popstate', { state: {} })); }", path);
             assertThat(page.locator("#view").getByRole(AriaRole.HEADING).first()).isVisible();

@@ -104,4 +104,22 @@ class WorkTest extends BrowserTest {
         waiting.getByRole(AriaRole.LINK).first().click();
         assertThat(page.getByText("Points and Enter, and it is saved.")).isVisible();
     }
+
+    @Test
+    void theSchoolsMarksAreSetWithAPreviewAndPutBack() {
+        signIn("M. Tveit");
+        subView("Setup", "Marks");
+        page.getByLabel("What does not come counts as nothing earned").check();
+        page.getByLabel("Name of rung 6").fill("Summit");
+        Locator moves = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Whose mark would be another"));
+        assertThat(moves).containsText(Pattern.compile("\\d+ of 14\\d students with marks"));
+        page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true)).fill("agreed in the meeting");
+        button("Set them from today on").click();
+        Locator before = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("How it was set before"));
+        assertThat(before).containsText("by M. Tveit: agreed in the meeting");
+        assertThat(page.getByLabel("Name of rung 6")).hasValue("Summit");
+        page.getByLabel("Rung 2 begins at, per cent").fill("90");
+        assertThat(page.getByText("Each rung begins above the one before, and at 100 % at most.")).isVisible();
+        assertThat(button("Set them from today on")).isDisabled();
+    }
 }

@@ -198,11 +198,20 @@ class WorkTest extends ScreeningTest {
         byte[] xlsx = send(teacher, "/api/work/export", form).andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
         assertEquals("PK", new String(xlsx, 0, 2, StandardCharsets.US_ASCII));
         Map<String, Object> setting = new HashMap<>(
-                Map.of("school", school(), "attempt", "best", "late", true, "missingIsZero", true, "soft", 0.1, "strong", 0.2, "because",
+                Map.of("school", school(), "seen", 0, "attempt", "best", "late", true, "missingIsZero", true, "soft", 0.1, "strong", 0.2, "because",
                         "agreed in June", "rungs", List.of(Map.of("name", "low", "from", 0), Map.of("name", "high", "from", 0.4))));
+        setting.put("year", thisYear());
         send(teacher, "/api/work/settings", setting).andExpect(status().isForbidden());
         setting.put("rungs", List.of(Map.of("name", "low", "from", 0.1), Map.of("name", "high", "from", 0.4)));
         send(person("m.tveit"), "/api/work/settings", setting).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("rungs"));
+        // Who would have another mark is shown first; nothing is kept by looking.
+        setting.put("rungs", List.of(Map.of("name", "low", "from", 0), Map.of("name", "high", "from", 0.4)));
+        send(teacher, "/api/work/settings/preview", setting).andExpect(status().isForbidden());
+        JsonNode preview = body(send(person("m.tveit"), "/api/work/settings/preview", setting).andExpect(status().isOk()));
+        JsonNode ada = each(preview.get("moves")).filter(m -> m.at("/student/name").asString().equals("Ada WRKF")).findFirst().orElseThrow();
+        // One of nine of ten, one missing that would count as nothing earned.
+        assertEquals("Near the top high", ada.get("before").asString() + " " + ada.get("after").asString());
+        assertEquals("latest", body(read(teacher, "/api/work/settings?school=" + school())).at("/now/attempt").asString());
         // A school of its own, so that no other test is counted otherwise.
         take("school,name", "WRKS,School of works");
         int own = asking(Viewer.SYSTEM, () -> db.sql("select id from roster_school where code = 'WRKS'").query(Integer.class).single());
@@ -210,7 +219,10 @@ class WorkTest extends ScreeningTest {
         setting.put("rungs", List.of(Map.of("name", "low", "from", 0), Map.of("name", "high", "from", 0.4)));
         send(person("m.tveit"), "/api/work/settings", setting).andExpect(status().isForbidden());
         send(person("a.sandvik"), "/api/work/settings", setting).andExpect(status().isNoContent());
-        JsonNode now = body(read(person("a.sandvik"), "/api/work/settings?school=" + own));
+        send(person("a.sandvik"), "/api/work/settings", setting).andExpect(status().isConflict());
+        JsonNode view = body(read(person("a.sandvik"), "/api/work/settings?school=" + own));
+        assertEquals("agreed in June", view.at("/history/0/because").asString());
+        JsonNode now = view.get("now");
         assertEquals("best true high", now.get("attempt").asString() + " " + now.get("missingIsZero").asBoolean() + " " + now.at("/rungs/1/name").asString());
     }
 }

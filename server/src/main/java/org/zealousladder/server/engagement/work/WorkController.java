@@ -94,14 +94,19 @@ class WorkController {
         pieces.end(id);
     }
 
-    /** How a school counts its work. */
-    record WorkSettingForm(int school, @NotNull WhichAttempt attempt, boolean late, boolean missingIsZero, double soft, double strong,
+    /** How a school counts its work. @param year whose work the preview looks at; @param seen the setting it goes from */
+    record WorkSettingForm(int school, int year, int seen, @NotNull WhichAttempt attempt, boolean late, boolean missingIsZero, double soft, double strong,
             @NotEmpty List<MarkScale.Rung> rungs,
-            @NotBlank(message = "say why") @Size(max = 500, message = "is too long") String because) {}
+            @Nullable @Size(max = 500, message = "is too long") String because) {}
 
     @GetMapping("/settings")
     WorkSettingsService.WorkSettingsView settings(@RequestParam int school) {
         return settings.view(school);
+    }
+
+    @PostMapping("/settings/preview")
+    WorkSettingsService.MarksPreview previewSettings(@Valid @RequestBody WorkSettingForm form) {
+        return settings.preview(form);
     }
 
     @PostMapping("/settings")

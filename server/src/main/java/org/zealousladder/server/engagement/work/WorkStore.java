@@ -136,6 +136,18 @@ class WorkStore {
         return db.sql("update work_piece set ended = true, changed_at = now() where id = :id and not ended").param("id", id).update() == 1;
     }
 
+    /** A setting that was made. */
+    record PastSetting(int id, String attempt, boolean late, boolean missingZero, double soft, double strong, String rungs, String because, LocalDate knownFrom,
+            @Nullable String by) {}
+
+    /** All of a school's, the newest first. */
+    List<PastSetting> history(int school) {
+        return db.sql("""
+                select s.id, s.attempt, s.late, s.missing_zero, s.soft, s.strong, s.rungs::text as rungs, s.because, s.known_from, p.name as by from work_setting s
+                  left join people_person p on p.id = s.recorded_by where s.school_id = :school order by s.id desc limit 50""").param("school", school)
+                .query(PastSetting.class).list();
+    }
+
     record SettingRow(int schoolId, String attempt, boolean late, boolean missingZero, double soft, double strong, String rungs) {}
 
     /** The newest that was known, by school. */

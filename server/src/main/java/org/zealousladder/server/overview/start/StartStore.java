@@ -21,7 +21,7 @@ class StartStore {
                 select (select count(*) from here)::integer as classes,
                        (select count(distinct e.student_id) from roster_enrolment e join here h on h.id = e.class_id)::integer as students,
                        (select count(*) from teachers)::integer as teachers,
-                       (select count(*) from measures_measure)::integer as measures,
+                       (select count(*) from measures_measure where part_of is null)::integer as measures,
                        (select count(*) from measures_window where year_id = :year)::integer as windows,
                        (select count(distinct l.measure_id) from measures_ladder l join measures_window w on w.id = l.window_id
                          where w.year_id = :year and l.superseded_on is null)::integer as cuts,
