@@ -29,7 +29,7 @@ export interface paths {
         };
         get: operations["state"];
         put?: never;
-        post: operations["make_3"];
+        post: operations["make_4"];
         delete: operations["stop_1"];
         options?: never;
         head?: never;
@@ -125,7 +125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["make_2"];
+        post: operations["make_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -190,7 +190,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_7"];
+        delete: operations["end_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -238,7 +238,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_6"];
+        delete: operations["end_7"];
         options?: never;
         head?: never;
         patch?: never;
@@ -525,7 +525,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_5"];
+        post: operations["end_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -894,6 +894,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["undo_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/senders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["senders"];
+        put?: never;
+        post: operations["make_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/senders/actors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["actor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/senders/verbs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["verb"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/senders/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2932,6 +2996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/xapi/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["about"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/xapi/statements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get"];
+        put: operations["put"];
+        post: operations["post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2951,6 +3047,13 @@ export interface components {
         };
         Active: {
             active: boolean;
+        };
+        ActorForm: {
+            actor: string;
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            student: number;
         };
         AddsUp: {
             addsUp: boolean;
@@ -4784,6 +4887,11 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        NewSender: {
+            name: string;
+            /** Format: int32 */
+            school: number;
+        };
         NewSet: {
             /** Format: int32 */
             id: number;
@@ -5844,6 +5952,33 @@ export interface components {
             behaviourId: number;
             shown: boolean;
         };
+        SenderMade: {
+            /** Format: int32 */
+            id: number;
+            key: string;
+            secret: string;
+        };
+        SenderRow: {
+            ended: boolean;
+            /** Format: int32 */
+            id: number;
+            key: string;
+            /** Format: date-time */
+            last?: string;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
+            /** Format: int64 */
+            statements: number;
+        };
+        SendersView: {
+            mayChange: boolean;
+            mayMake: boolean;
+            senders: components["schemas"]["SenderRow"][];
+            unknownActors: components["schemas"]["UnknownActor"][];
+            unknownVerbs: components["schemas"]["UnknownVerb"][];
+            verbs: components["schemas"]["VerbRow"][];
+        };
         SessionView: {
             demo: boolean;
             elsewhere?: string;
@@ -6409,6 +6544,10 @@ export interface components {
             summary: string;
             withoutGoal: components["schemas"]["StudentRef"][];
         };
+        Turned: {
+            /** Format: int32 */
+            statements: number;
+        };
         Undo: {
             /** @enum {string} */
             rule: "quiet" | "not-seen" | "dropped" | "work-not-in" | "low-marks" | "often-absent";
@@ -6416,6 +6555,19 @@ export interface components {
         };
         UndoForm: {
             reason: string;
+        };
+        UnknownActor: {
+            actor: string;
+            /** Format: date-time */
+            last: string;
+            /** Format: int64 */
+            statements: number;
+        };
+        UnknownVerb: {
+            activityType?: string;
+            /** Format: int64 */
+            statements: number;
+            verb: string;
         };
         Unreached: {
             student: components["schemas"]["StudentRef"];
@@ -6447,6 +6599,23 @@ export interface components {
             with: {
                 [key: string]: string;
             };
+        };
+        VerbForm: {
+            activityType?: string;
+            /** @enum {string} */
+            kind?: "reading" | "practice" | "video" | "discussion" | "assessment" | "other";
+            /** Format: int32 */
+            school: number;
+            verb: string;
+        };
+        VerbRow: {
+            activityType?: string;
+            /** Format: int32 */
+            id: number;
+            kind?: string;
+            /** Format: int32 */
+            schoolId?: number;
+            verb: string;
         };
         Waiting: {
             /** Format: int32 */
@@ -6727,7 +6896,7 @@ export interface operations {
             };
         };
     };
-    make_3: {
+    make_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6899,7 +7068,7 @@ export interface operations {
             };
         };
     };
-    make_2: {
+    make_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6983,7 +7152,7 @@ export interface operations {
             };
         };
     };
-    end_7: {
+    end_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7050,7 +7219,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -7539,7 +7708,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -8107,6 +8276,120 @@ export interface operations {
                 "application/json": components["schemas"]["Undo"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    senders: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SendersView"];
+                };
+            };
+        };
+    };
+    make_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSender"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SenderMade"];
+                };
+            };
+        };
+    };
+    actor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ActorForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Turned"];
+                };
+            };
+        };
+    };
+    verb: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VerbForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Turned"];
+                };
+            };
+        };
+    };
+    end_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {
@@ -11409,6 +11692,96 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    about: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": {
+                        [key: string]: string[];
+                    };
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query?: {
+                statementId?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
                 };
             };
         };

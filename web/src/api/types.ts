@@ -145,3 +145,4 @@ export type Mark = Schemas['MarkForm']['status'];
 export type WhichAttempt = Schemas['WorkCounting']['attempt'];
 export type WorkSetting = Schemas['WorkSetting'];
 export type WorkSettingsView = Schemas['WorkSettingsView'];
+export type SendersView = Schemas['SendersView'];

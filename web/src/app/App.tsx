@@ -51,6 +51,7 @@ const Attendance = lazy(() => import('../features/engagement/attendance/Attendan
 const Work = lazy(() => import('../features/engagement/work/WorkPage'));
 const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
 const Marks = lazy(() => import('../features/engagement/marks/MarksPage'));
+const Senders = lazy(() => import('../features/engagement/senders/SendersPage'));
 const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
@@ -85,6 +86,7 @@ const SCOPED = {
   '/setup/rules': Rules,
   '/setup/marks': Marks,
   '/setup/texts': Texts,
+  '/setup/programs': Senders,
 };
 
 export function App() {

@@ -29,6 +29,7 @@ export const VIEWS = [
       '/setup/rules',
       '/setup/marks',
       '/setup/texts',
+      '/setup/programs',
       '/setup/start',
       '/setup/next-year',
     ],
@@ -100,4 +101,5 @@ export const SETUP = [
   { path: '/setup/rules', name: 'Rules' },
   { path: '/setup/marks', name: 'Marks' },
   { path: '/setup/texts', name: 'Texts' },
+  { path: '/setup/programs', name: 'Programs' },
 ] as const;

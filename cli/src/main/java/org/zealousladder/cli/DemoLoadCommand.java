@@ -5,9 +5,12 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.zealousladder.demo.DemoFiles;
+import org.zealousladder.server.engagement.xapi.SampleSender;
 import org.zealousladder.server.exchange.records.ImportService;
 import org.zealousladder.server.school.people.AccountService;
 import org.zealousladder.server.school.people.PeopleService;
+import org.zealousladder.server.school.roster.ClassRef;
+import org.zealousladder.server.school.roster.RosterService;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -38,6 +41,7 @@ final class DemoLoadCommand implements Callable<Integer> {
                 AccountService accounts = context.getBean(AccountService.class);
                 people.samples().forEach(p -> accounts.setPassword(p.login(), password));
             }
+            context.getBean(RosterService.class).classes().stream().map(ClassRef::schoolId).findFirst().ifPresent(context.getBean(SampleSender.class)::make);
             return refused ? 1 : 0;
         });
     }

@@ -10,7 +10,7 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true, version = "Zealous Ladder 0.1.0",
         subcommands = {ServeCommand.class, MigrateCommand.class, FitCommand.class, ComputeCommand.class, ImportCommand.class, DemoDataCommand.class,
                 DemoLoadCommand.class,
-                PasswordCommand.class, ForgetCodeCommand.class, StandInCommand.class})
+                PasswordCommand.class, ForgetCodeCommand.class, StandInCommand.class, SimulateActivityCommand.class})
 public final class Ladder implements Runnable {
     @CommandLine.Spec
     private CommandLine.Model.CommandSpec spec;

@@ -12,7 +12,7 @@ import org.springframework.http.HttpStatus;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /** How often, and how many at once, one sender may ask. A sender is a person, or where nobody has signed in an address. */
-final class Turns {
+public final class Turns {
     /**
      * What one sender may.
      *
@@ -20,9 +20,9 @@ final class Turns {
      * @param perSecond what is given back
      * @param together requests that are being answered at the same time
      */
-    record Allowance(int burst, int perSecond, int together) {
+    public record Allowance(int burst, int perSecond, int together) {
         /** As much more, shared out among so many servers. */
-        Allowance times(int pace, int servers) {
+        public Allowance times(int pace, int servers) {
             return new Allowance(part(burst * pace, servers), part(perSecond * pace, servers), part(together * pace, servers));
         }
 
@@ -35,6 +35,8 @@ final class Turns {
     static final Allowance PERSON = new Allowance(400, 40, 12);
     /** A whole school may sign in from one address at the same moment of a Monday morning; of the threads two thirds are left to others. */
     static final Allowance ADDRESS = new Allowance(300, 20, 64);
+    /** A program of another kind sends by the hundred, in lists. */
+    public static final Allowance PROGRAM = new Allowance(300, 30, 4);
     /** Sleepers are forgotten after this. */
     private static final Duration REST = Duration.ofMinutes(10);
     private static final int MOST_SENDERS = 50_000;
@@ -44,7 +46,7 @@ final class Turns {
     private final Allowance allowance;
     private final LoadingCache<String, Sender> senders;
 
-    Turns(Allowance allowance) {
+    public Turns(Allowance allowance) {
         this.allowance = allowance;
         this.senders = Caffeine.newBuilder().expireAfterAccess(REST).maximumSize(MOST_SENDERS).build(key -> fresh());
     }
@@ -55,13 +57,13 @@ final class Turns {
     }
 
     /** Given back when the request is answered. */
-    interface Turn extends AutoCloseable {
+    public interface Turn extends AutoCloseable {
         @Override
         void close();
     }
 
     /** @throws Refusal 429 with the seconds to wait */
-    Turn take(String sender) {
+    public Turn take(String sender) {
         Sender of = senders.get(sender);
         ConsumptionProbe probe = of.bucket().tryConsumeAndReturnRemaining(1);
         if (!probe.isConsumed()) {

@@ -98,8 +98,9 @@ class ImportKindsTest {
 
     @Test
     void onlyFilesAboutStudentsWorkAreForTeachers() {
-        assertEquals(Set.of("attendance", "scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks", "work",
-                "work-results"),
+        assertEquals(
+                Set.of("attendance", "scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks", "work",
+                        "work-results"),
                 KINDS.all().stream().filter(k -> k.least() == Viewer.Role.TEACHER).map(FileKind::code).collect(Collectors.toSet()));
     }
 

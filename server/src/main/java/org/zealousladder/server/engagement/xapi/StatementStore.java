@@ -1,0 +1,132 @@
+package org.zealousladder.server.engagement.xapi;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** Statements as they came. */
+@Repository
+class StatementStore {
+    private static final String APART = "\u001f";
+
+    private final JdbcClient db;
+
+    StatementStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** One writer of a school at a time: the same statement may come twice at once. */
+    void alone(int school) {
+        db.sql("select pg_advisory_xact_lock(hashtext('xapi'), :school)").param("school", school).query().listOfRows();
+    }
+
+    record Digest(UUID id, String digest) {}
+
+    Map<UUID, String> digests(int school, Collection<UUID> ids) {
+        Map<UUID, String> all = new HashMap<>();
+        db.sql("select id, digest from xapi_statement where school_id = :school and id = any(:ids)").param("school", school)
+                .param("ids", ids.toArray(UUID[]::new))
+                .query(Digest.class).list().forEach(d -> all.put(d.id(), d.digest()));
+        return all;
+    }
+
+    void add(Sender sender, Instant stored, List<Statement> all) {
+        OffsetDateTime now = stored.atOffset(ZoneOffset.UTC);
+        db.sql("select xapi_month(:day)").param("day", LocalDate.ofInstant(stored, ZoneOffset.UTC)).query().listOfRows();
+        db.sql("""
+                insert into xapi_statement (id, school_id, sender_id, stored, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids)
+                select u.id, :school, :sender, :stored, u.at, u.digest, u.raw::json, u.actor, u.account, u.verb, u.activity, u.activity_type, u.registration,
+                       string_to_array(u.related, :apart), u.chain::jsonb, u.minutes, u.voids
+                  from unnest(:ids::uuid[], :ats::timestamptz[], :digests::text[], :raws::text[], :actors::text[], :accounts::text[], :verbs::text[], :activities::text[], :types::text[],
+                              :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[])
+                       as u(id, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids)""")
+                .param("school", sender.schoolId()).param("sender", sender.id()).param("stored", now).param("apart", APART)
+                .param("ids", all.stream().map(Statement::id).toArray(UUID[]::new))
+                .param("ats", all.stream().map(s -> s.at().toString()).toArray(String[]::new)).param("digests", texts(all, Statement::digest))
+                .param("raws", all.stream().map(s -> s.raw().toString()).toArray(String[]::new)).param("actors", texts(all, Statement::actor))
+                .param("accounts", texts(all, Statement::account)).param("verbs", texts(all, Statement::verb))
+                .param("activities", texts(all, Statement::activity))
+                .param("types", texts(all, Statement::activityType)).param("registrations", all.stream().map(Statement::registration).toArray(UUID[]::new))
+                .param("relateds", texts(all, s -> String.join(APART, s.related())))
+                .param("chains", all.stream().map(s -> s.chain() == null ? null : s.chain().toString()).toArray(String[]::new))
+                .param("minutes", all.stream().map(s -> s.minutes() == null ? null : Float.valueOf(s.minutes().floatValue())).toArray(Float[]::new))
+                .param("voids", all.stream().map(Statement::voids).toArray(UUID[]::new)).update();
+    }
+
+    private static @Nullable String[] texts(List<Statement> all, java.util.function.Function<Statement, @Nullable String> of) {
+        return all.stream().map(of).toArray(String[]::new);
+    }
+
+    /** @param ids null: all that wait */
+    int turn(int school, @Nullable Collection<UUID> ids, String zone) {
+        return db.sql("select xapi_turn(:school, :ids::uuid[], :zone)").param("school", school).param("ids", ids == null ? null : ids.toArray(UUID[]::new))
+                .param("zone", zone)
+                .query(Integer.class).single();
+    }
+
+    void voided(int school, Collection<UUID> targets) {
+        db.sql("select xapi_void(:school, :ids::uuid[])").param("school", school).param("ids", targets.toArray(UUID[]::new)).query().listOfRows();
+    }
+
+    /** Of these, which a statement on record takes back; and which take others back. */
+    List<UUID> takenBack(int school, Collection<UUID> ids) {
+        return db.sql("select voids from xapi_statement where school_id = :school and voids = any(:ids)").param("school", school)
+                .param("ids", ids.toArray(UUID[]::new))
+                .query(UUID.class).list();
+    }
+
+    List<UUID> voiding(int school, Collection<UUID> ids) {
+        return db.sql("select id from xapi_statement where school_id = :school and id = any(:ids) and voids is not null").param("school", school)
+                .param("ids", ids.toArray(UUID[]::new)).query(UUID.class).list();
+    }
+
+    Optional<String> one(int school, UUID id, boolean voided) {
+        return db.sql("select raw::text from xapi_statement where school_id = :school and id = :id and voided = :voided").param("school", school)
+                .param("id", id)
+                .param("voided", voided).query(String.class).optional();
+    }
+
+    /** @param after those stored before (or after, ascending) this one come next */
+    record Query(@Nullable String actor, @Nullable String verb, @Nullable String activity, boolean related, @Nullable UUID registration,
+            @Nullable Instant since,
+            @Nullable Instant until, boolean ascending, @Nullable Cursor after, int limit) {}
+
+    record Cursor(Instant stored, UUID id) {}
+
+    record Found(UUID id, OffsetDateTime stored, String raw) {}
+
+    List<Found> find(int school, Query q) {
+        StringBuilder sql = new StringBuilder("select id, stored, raw::text as raw from xapi_statement where school_id = :school and not voided");
+        Map<String, Object> values = new HashMap<>(Map.of("school", school, "limit", q.limit()));
+        and(sql, values, q.actor(), "actor", " and actor = :actor");
+        and(sql, values, q.verb(), "verb", " and verb = :verb");
+        and(sql, values, q.activity(), "activity", q.related() ? " and related @> array[:activity::text]" : " and activity = :activity");
+        and(sql, values, q.registration(), "registration", " and registration = :registration");
+        and(sql, values, q.since() == null ? null : q.since().atOffset(ZoneOffset.UTC), "since", " and stored > :since");
+        and(sql, values, q.until() == null ? null : q.until().atOffset(ZoneOffset.UTC), "until", " and stored <= :until");
+        if (q.after() != null) {
+            values.put("atStored", q.after().stored().atOffset(ZoneOffset.UTC));
+            values.put("atId", q.after().id());
+            sql.append(q.ascending() ? " and (stored, id) > (:atStored, :atId)" : " and (stored, id) < (:atStored, :atId)");
+        }
+        sql.append(q.ascending() ? " order by stored, id" : " order by stored desc, id desc").append(" limit :limit");
+        return db.sql(sql.toString()).params(values).query(Found.class).list();
+    }
+
+    private static void and(StringBuilder sql, Map<String, Object> values, @Nullable Object value, String name, String clause) {
+        if (value != null) {
+            values.put(name, value);
+            sql.append(clause);
+        }
+    }
+}

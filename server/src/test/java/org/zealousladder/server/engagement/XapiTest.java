@@ -1,0 +1,380 @@
+package org.zealousladder.server.engagement;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.platform.who.Viewer;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The receiving end, rule by rule over HTTP. */
+class XapiTest extends ScreeningTest {
+    private static final String ANSWERED = "http://adlnet.gov/expapi/verbs/answered";
+    private static final String VOIDED = "http://adlnet.gov/expapi/verbs/voided";
+    private static String key = "";
+    private static String secret = "";
+    private static int sender;
+
+    @BeforeEach
+    void sender() throws Exception {
+        if (key.isEmpty()) {
+            newClass("XAPI", 3, "r.oduya", "Ada", "Ben");
+            JsonNode made = body(
+                    send(person("a.sandvik"), "/api/engagement/senders", Map.of("school", school(), "name", "Saltmarsh Stories")).andExpect(status().isOk()));
+            key = made.get("key").asString();
+            secret = made.get("secret").asString();
+            sender = made.get("id").asInt();
+        }
+        signOutHere();
+    }
+
+    private MockHttpServletResponse ask(MockHttpServletRequestBuilder request) throws Exception {
+        return http.perform(request.header("X-Experience-API-Version", "1.0.3").header("Authorization", basic(key, secret))).andReturn().getResponse();
+    }
+
+    private static String basic(String key, String secret) {
+        return "Basic " + Base64.getEncoder().encodeToString((key + ":" + secret).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private MockHttpServletResponse send(JsonNode what) throws Exception {
+        return ask(post("/xapi/statements").contentType("application/json").content(what.toString()));
+    }
+
+    private MockHttpServletResponse putOne(String id, JsonNode what) throws Exception {
+        return ask(put("/xapi/statements").queryParam("statementId", id).contentType("application/json").content(what.toString()));
+    }
+
+    private JsonNode found(String... query) throws Exception {
+        MockHttpServletRequestBuilder request = get("/xapi/statements");
+        for (int i = 0; i < query.length; i += 2) {
+            request = request.queryParam(query[i], query[i + 1]);
+        }
+        MockHttpServletResponse answer = ask(request);
+        assertEquals(200, answer.getStatus(), answer.getContentAsString());
+        return json.readTree(answer.getContentAsString(StandardCharsets.UTF_8));
+    }
+
+    private ObjectNode statement(String student, String verb, String page) {
+        ObjectNode s = JsonNodeFactory.instance.objectNode();
+        s.putObject("actor").put("objectType", "Agent").putObject("account").put("homePage", "https://school.example").put("name", student);
+        s.putObject("verb").put("id", verb).putObject("display").put("en", "did");
+        ObjectNode object = s.putObject("object");
+        object.put("id", "https://stories.example/" + page).putObject("definition").put("type", "https://stories.example/page").putObject("name").put("en",
+                "Page " + page);
+        ObjectNode around = s.putObject("context").putObject("contextActivities");
+        around.putArray("grouping").addObject().put("id", "https://stories.example").putObject("definition").putObject("name").put("en", "Stories");
+        around.putObject("parent").put("id", "https://stories.example/book").putObject("definition").putObject("name").put("de", "Das Buch");
+        s.putObject("result").put("duration", "PT12M30S");
+        s.put("timestamp", "2026-03-12T10:15:00+01:00");
+        return s;
+    }
+
+    private List<Map<String, Object>> actions(String student) {
+        return asking(Viewer.SYSTEM, () -> db.sql("""
+                select a.on_day::text as day, a.kind, a.minutes, a.superseded_at is not null as gone, c.name, (select string_agg(p.name, ' > ' order by o) from unnest(c.path) with ordinality u(i, o)
+                       join engagement_context p on p.id = u.i) as place
+                  from engagement_action a join roster_student s on s.id = a.student_id left join engagement_context c on c.id = a.context_id
+                 where s.code = :s and a.statement_id is not null order by a.id""").param("s", student).query().listOfRows());
+    }
+
+    @Test
+    void aStatementBecomesMinutesWithItsPlaceAndIsGivenBackAsItCame() throws Exception {
+        ObjectNode s = statement("XAPI-Ada", ANSWERED, "one");
+        MockHttpServletResponse answer = send(s);
+        assertEquals(200, answer.getStatus(), answer.getContentAsString());
+        assertEquals("1.0.3", answer.getHeader("X-Experience-API-Version"));
+        String id = json.readTree(answer.getContentAsString()).get(0).asString();
+        Map<String, Object> action = actions("XAPI-Ada").stream().filter(a -> String.valueOf(a.get("name")).equals("Page one")).findFirst().orElseThrow();
+        assertEquals("2026-03-12|practice|12.5|Stories > Das Buch > Page one",
+                action.get("day") + "|" + action.get("kind") + "|" + action.get("minutes") + "|" + action.get("place"));
+        JsonNode back = found("statementId", id);
+        assertEquals(s.get("actor"), back.get("actor"));
+        assertEquals(s.get("result"), back.get("result"));
+        // A single activity around it comes back as a list; what the store sets is there.
+        assertTrue(back.at("/context/contextActivities/parent").isArray());
+        assertEquals("1.0.0|" + key, back.get("version").asString() + "|" + back.at("/authority/account/name").asString());
+        assertTrue(back.has("stored"));
+    }
+
+    @Test
+    void theSameAgainChangesNothingAndAnotherUnderTheSameIdIsRefused() throws Exception {
+        String id = UUID.randomUUID().toString();
+        ObjectNode s = statement("XAPI-Ben", ANSWERED, "conflict");
+        assertEquals(204, putOne(id, s).getStatus());
+        assertEquals(204, putOne(id, s).getStatus());
+        // Told with the id in it, other words for the verb, and the list as a list: the same.
+        ObjectNode same = s.deepCopy();
+        same.put("id", id);
+        ((ObjectNode) same.at("/verb/display")).put("en", "did it");
+        ((ObjectNode) same.at("/context/contextActivities")).set("parent", JsonNodeFactory.instance.arrayNode().add(s.at("/context/contextActivities/parent")));
+        assertEquals(200, send(same).getStatus());
+        ObjectNode other = s.deepCopy();
+        ((ObjectNode) other.get("result")).put("duration", "PT13M");
+        assertEquals(409, putOne(id, other).getStatus());
+        other.put("id", id);
+        // All or none: the good one beside it is not kept either.
+        String good = UUID.randomUUID().toString();
+        ObjectNode beside = statement("XAPI-Ben", ANSWERED, "beside");
+        beside.put("id", good);
+        assertEquals(409, send(JsonNodeFactory.instance.arrayNode().add(beside).add(other)).getStatus());
+        assertEquals(404, ask(get("/xapi/statements").queryParam("statementId", good)).getStatus());
+        assertEquals(1, actions("XAPI-Ben").stream().filter(a -> String.valueOf(a.get("name")).equals("Page conflict")).count());
+        assertEquals(400, putOne(UUID.randomUUID().toString(), same).getStatus(), "another id than the address");
+        assertEquals(400, send(JsonNodeFactory.instance.arrayNode().add(beside).add(beside)).getStatus(), "twice in a list");
+    }
+
+    private ObjectNode voiding(String target) {
+        ObjectNode s = statement("XAPI-Ada", VOIDED, "x");
+        s.remove("context");
+        s.remove("result");
+        s.putObject("object").put("objectType", "StatementRef").put("id", target);
+        return s;
+    }
+
+    @Test
+    void aVoidedStatementCountsNoMoreAndIsFoundOnlyAsVoided() throws Exception {
+        String id = UUID.randomUUID().toString();
+        assertEquals(204, putOne(id, statement("XAPI-Ada", ANSWERED, "void")).getStatus());
+        MockHttpServletResponse answer = send(voiding(id));
+        assertEquals(200, answer.getStatus(), answer.getContentAsString());
+        assertEquals(404, ask(get("/xapi/statements").queryParam("statementId", id)).getStatus());
+        assertEquals(id, found("voidedStatementId", id).get("id").asString());
+        assertEquals(true, actions("XAPI-Ada").stream().filter(a -> String.valueOf(a.get("name")).equals("Page void")).findFirst().orElseThrow().get("gone"));
+        String voiding = json.readTree(answer.getContentAsString()).get(0).asString();
+        assertEquals(400, send(voiding(voiding)).getStatus(), "a voiding statement cannot be voided");
+        assertEquals(voiding, found("statementId", voiding).get("id").asString());
+        // The taking back may come first.
+        String later = UUID.randomUUID().toString();
+        assertEquals(200, send(voiding(later)).getStatus());
+        assertEquals(204, putOne(later, statement("XAPI-Ada", ANSWERED, "late")).getStatus());
+        assertEquals(404, ask(get("/xapi/statements").queryParam("statementId", later)).getStatus());
+        ObjectNode noRef = statement("XAPI-Ada", VOIDED, "x");
+        assertEquals(400, send(noRef).getStatus());
+    }
+
+    @Test
+    void statementsAreAskedForByWhoAndWhatAndWhenInPages() throws Exception {
+        String registration = UUID.randomUUID().toString();
+        String agent = "{\"account\":{\"homePage\":\"https://school.example\",\"name\":\"XAPI-Query\"}}";
+        List<String> ids = new ArrayList<>();
+        for (int i = 0; i < 5; i++) {
+            ObjectNode s = statement("XAPI-Query", i < 4 ? ANSWERED : "http://adlnet.gov/expapi/verbs/experienced", "q" + i);
+            ((ObjectNode) s.get("context")).put("registration", registration);
+            MockHttpServletResponse answer = send(s);
+            ids.add(json.readTree(answer.getContentAsString()).get(0).asString());
+        }
+        List<String> newest = new ArrayList<>(ids);
+        java.util.Collections.reverse(newest);
+        assertEquals(newest, ids(found("agent", agent)));
+        assertEquals(ids, ids(found("agent", agent, "ascending", "true")));
+        assertEquals(List.of(ids.get(4)), ids(found("agent", agent, "verb", "http://adlnet.gov/expapi/verbs/experienced")));
+        assertEquals(List.of(ids.get(2)), ids(found("activity", "https://stories.example/q2")));
+        assertEquals(List.of(), ids(found("agent", agent, "activity", "https://stories.example/book")));
+        assertEquals(5, ids(found("registration", registration, "activity", "https://stories.example/book", "related_activities", "true")).size());
+        String third = found("statementId", ids.get(2)).get("stored").asString();
+        // Since leaves its moment out, until keeps it.
+        assertEquals(List.of(ids.get(4), ids.get(3)), ids(found("agent", agent, "since", third)));
+        assertEquals(List.of(ids.get(2), ids.get(1), ids.get(0)), ids(found("agent", agent, "until", third)));
+        JsonNode page = found("agent", agent, "limit", "2");
+        List<String> walked = new ArrayList<>(ids(page));
+        for (int i = 0; i < 5 && !page.get("more").asString().isEmpty(); i++) {
+            page = json.readTree(ask(get(java.net.URI.create(page.get("more").asString()))).getContentAsString());
+            walked.addAll(ids(page));
+        }
+        assertEquals(newest, walked);
+        JsonNode bare = found("agent", agent, "limit", "1", "format", "ids").at("/statements/0");
+        assertFalse(bare.get("verb").has("display") || bare.get("object").has("definition"), bare.toString());
+        for (String[] bad : new String[][] {{"Agent", agent}, {"agent", "{}"}, {"limit", "-1"}, {"limit", "x"}, {"since", "yesterday"}, {"verb", "did"},
+                {"format", "all"},
+                {"ascending", "yes"}, {"statementId", "1"}, {"registration", "1"}, {"from", "x"}}) {
+            assertEquals(400, ask(get("/xapi/statements").queryParam(bad[0], bad[1])).getStatus(), bad[0] + " " + bad[1]);
+        }
+        assertEquals(400, ask(get("/xapi/statements").queryParam("statementId", ids.get(0)).queryParam("limit", "1")).getStatus());
+        assertEquals(200, ask(get("/xapi/statements").queryParam("statementId", ids.get(0)).queryParam("format", "canonical")).getStatus());
+    }
+
+    private static List<String> ids(JsonNode list) {
+        return list.get("statements").valueStream().map(s -> s.get("id").asString()).toList();
+    }
+
+    @Test
+    void versionKeyAndPaceAreAskedForAndAboutNeedsNone() throws Exception {
+        MockHttpServletResponse about = http.perform(get("/xapi/about")).andReturn().getResponse();
+        assertEquals("{\"version\":[\"1.0.3\",\"2.0.0\"]}", about.getContentAsString());
+        assertEquals(400, http.perform(get("/xapi/statements").header("Authorization", basic(key, secret))).andReturn().getResponse().getStatus());
+        assertEquals(400,
+                http.perform(get("/xapi/statements").header("Authorization", basic(key, secret)).header("X-Experience-API-Version", "0.9")).andReturn()
+                        .getResponse()
+                        .getStatus());
+        MockHttpServletResponse second = http
+                .perform(get("/xapi/statements").header("Authorization", basic(key, secret)).header("X-Experience-API-Version", "2.0.0")).andReturn()
+                .getResponse();
+        assertEquals("200 2.0.0", second.getStatus() + " " + second.getHeader("X-Experience-API-Version"));
+        for (String wrong : new String[] {basic(key, secret + "x"), basic("nobody-here", secret), "Basic ???", "Bearer x"}) {
+            MockHttpServletResponse answer = http.perform(get("/xapi/statements").header("Authorization", wrong).header("X-Experience-API-Version", "1.0.3"))
+                    .andReturn().getResponse();
+            assertEquals(401, answer.getStatus(), wrong);
+            assertTrue(String.valueOf(answer.getHeader("WWW-Authenticate")).startsWith("Basic"));
+        }
+        // Without a key nobody is let in by the session of a person either.
+        assertEquals(401, call(person("a.sandvik"), get("/xapi/statements").header("X-Experience-API-Version", "1.0.3")).andReturn().getResponse().getStatus());
+        // A key that has been ended.
+        JsonNode made = body(send(person("a.sandvik"), "/api/engagement/senders", Map.of("school", school(), "name", "Tally Quay")));
+        send(person("m.tveit"), "/api/engagement/senders", Map.of("school", school(), "name", "Tally Quay")).andExpect(status().isForbidden());
+        send(person("a.sandvik"), "/api/engagement/senders/" + made.get("id").asInt() + "/end", Map.of()).andExpect(status().isNoContent());
+        signOutHere();
+        assertEquals(401, http.perform(get("/xapi/statements").header("X-Experience-API-Version", "1.0.3")
+                .header("Authorization", basic(made.get("key").asString(), made.get("secret").asString()))).andReturn().getResponse().getStatus());
+    }
+
+    @Test
+    void unknownVerbsAndUnknownStudentsWaitUntilSomebodySaysWhoAndWhat() throws Exception {
+        String juggled = "https://stories.example/verbs/juggled";
+        assertEquals(200, send(statement("XAPI-Ben", juggled, "juggle")).getStatus());
+        assertEquals(200, send(statement("nobody-knows", ANSWERED, "nobody")).getStatus());
+        JsonNode view = body(read(person("m.tveit"), "/api/engagement/senders?school=" + school()).andExpect(status().isOk()));
+        assertTrue(view.get("unknownVerbs").valueStream().anyMatch(v -> v.get("verb").asString().equals(juggled)), view.get("unknownVerbs").toString());
+        assertTrue(view.get("unknownActors").valueStream().anyMatch(a -> a.get("actor").asString().endsWith(" nobody-knows")));
+        read(person("r.oduya"), "/api/engagement/senders?school=" + school()).andExpect(status().isForbidden());
+        long before = actions("XAPI-Ben").size();
+        assertEquals(1,
+                body(send(person("m.tveit"), "/api/engagement/senders/verbs", Map.of("school", school(), "verb", juggled, "kind", "other"))
+                        .andExpect(status().isOk()))
+                        .get("statements").asInt());
+        assertEquals(before + 1, actions("XAPI-Ben").size());
+        String actor = view.get("unknownActors").valueStream().map(a -> a.get("actor").asString()).filter(a -> a.endsWith(" nobody-knows")).findFirst()
+                .orElseThrow();
+        assertEquals(1,
+                body(send(person("m.tveit"), "/api/engagement/senders/actors", Map.of("school", school(), "actor", actor, "student", student("Ben XAPI")))
+                        .andExpect(status().isOk())).get("statements").asInt());
+        send(person("m.tveit"), "/api/engagement/senders/actors", Map.of("school", school(), "actor", actor, "student", student("Ada XAPI")))
+                .andExpect(status().isConflict());
+        assertEquals(before + 2, actions("XAPI-Ben").size());
+        // From now on they are known.
+        signOutHere();
+        assertEquals(200, send(statement("nobody-knows", juggled, "again")).getStatus());
+        assertEquals(before + 3, actions("XAPI-Ben").size());
+    }
+
+    @Test
+    void whatIsNoStatementIsRefusedWithWhereAndWhy() throws Exception {
+        Map<String, java.util.function.Consumer<ObjectNode>> wrong = new java.util.LinkedHashMap<>();
+        wrong.put("verb.id", s -> s.putObject("verb").put("id", "answered"));
+        wrong.put("timestamp: lies in the future", s -> s.put("timestamp", "2125-01-01T00:00:00Z"));
+        wrong.put("timestamp: has to be a time", s -> s.put("timestamp", "2026-03-12T10:15:00"));
+        wrong.put("actor: has two identifiers", s -> ((ObjectNode) s.get("actor")).put("mbox", "mailto:a@b.example"));
+        wrong.put("actor.mbox", s -> s.putObject("actor").put("mbox", "a@b.example"));
+        wrong.put("a property 'Verb'", s -> s.putObject("Verb"));
+        wrong.put("result.duration", s -> ((ObjectNode) s.get("result")).put("duration", "12 minutes"));
+        wrong.put("result.score.scaled", s -> ((ObjectNode) s.get("result")).putObject("score").put("scaled", 1.5));
+        wrong.put("raw score lies", s -> ((ObjectNode) s.get("result")).putObject("score").put("raw", 11).put("max", 10));
+        wrong.put("result.success", s -> ((ObjectNode) s.get("result")).put("success", "true"));
+        wrong.put("is null", s -> ((ObjectNode) s.get("object")).putNull("definition"));
+        wrong.put("object.id", s -> s.putObject("object").put("id", "page one"));
+        wrong.put("objectType", s -> s.putObject("object").put("objectType", "activity").put("id", "https://x.example/"));
+        wrong.put("context.registration", s -> ((ObjectNode) s.get("context")).put("registration", "1"));
+        wrong.put("context.revision", s -> {
+            s.putObject("object").put("objectType", "Agent").put("mbox", "mailto:a@b.example");
+            ((ObjectNode) s.get("context")).put("revision", "1");
+        });
+        wrong.put("id: has to be a UUID", s -> s.put("id", "1"));
+        wrong.put("no language", s -> ((ObjectNode) s.get("verb")).putObject("display").put("english please", "x"));
+        wrong.put("has to be an IRI", s -> ((ObjectNode) s.get("result")).putObject("extensions").put("x", 1));
+        wrong.put("are not taken here", s -> s.putArray("attachments").addObject().put("usageType", "https://x.example/"));
+        wrong.put("a character that is none", s -> ((ObjectNode) s.at("/actor/account")).put("name", "a\u0000b"));
+        for (var w : wrong.entrySet()) {
+            ObjectNode s = statement("XAPI-Ada", ANSWERED, "wrong");
+            w.getValue().accept(s);
+            MockHttpServletResponse answer = send(s);
+            assertEquals(400, answer.getStatus(), w.getKey() + " " + answer.getContentAsString());
+            assertTrue(answer.getContentAsString(StandardCharsets.UTF_8).contains(w.getKey()), w.getKey() + " " + answer.getContentAsString());
+        }
+        // More than a day has is kept as it came, and counts as no told time.
+        ObjectNode long_ = statement("XAPI-Ada", ANSWERED, "long");
+        ((ObjectNode) long_.get("result")).put("duration", "PT1000000M");
+        assertEquals(200, send(long_).getStatus());
+        assertEquals(null,
+                actions("XAPI-Ada").stream().filter(a -> String.valueOf(a.get("name")).equals("Page long")).findFirst().orElseThrow().get("minutes"));
+        MockHttpServletResponse cut = ask(post("/xapi/statements").contentType("application/json").content("{\"actor\":{\"acc"));
+        assertEquals(400, cut.getStatus());
+        assertTrue(cut.getContentAsString().contains("not all of it came"));
+    }
+
+    /** Mutated by the thousand: what is no statement is refused, and nothing makes the server fail. */
+    @Test
+    void malformedStatementsByTheThousandNeverMakeItFail() throws Exception {
+        Random random = new Random(7);
+        int refused = 0;
+        for (int i = 0; i < 2000; i++) {
+            ObjectNode s = statement("XAPI-Ada", ANSWERED, "m" + i % 5);
+            mutate(s, random);
+            MockHttpServletResponse answer = send(random.nextInt(10) == 0 ? JsonNodeFactory.instance.arrayNode().add(s) : s);
+            assertTrue(answer.getStatus() < 500, s + " " + answer.getContentAsString());
+            refused += answer.getStatus() == 400 ? 1 : 0;
+        }
+        assertTrue(refused > 1000, "refused " + refused);
+    }
+
+    private static void mutate(ObjectNode s, Random random) {
+        List<ObjectNode> objects = new ArrayList<>();
+        collect(s, objects);
+        ObjectNode at = objects.get(random.nextInt(objects.size()));
+        List<String> names = new ArrayList<>(at.propertyNames());
+        String name = names.isEmpty() ? "x" : names.get(random.nextInt(names.size()));
+        switch (random.nextInt(8)) {
+            case 0 -> at.putNull(name);
+            case 1 -> at.remove(name);
+            case 2 -> at.put(name, random.nextInt());
+            case 3 -> at.put(name, "\ud800\u0007 ' \" \\ " + random.nextInt());
+            case 4 -> at.putArray(name).addNull();
+            case 5 -> at.putObject(name).put("id", "x");
+            case 6 -> at.put("extra" + random.nextInt(3), true);
+            default -> at.put(name, "x".repeat(random.nextInt(4000)));
+        }
+    }
+
+    private static void collect(JsonNode node, List<ObjectNode> all) {
+        if (node instanceof ObjectNode o) {
+            all.add(o);
+        }
+        node.forEach(n -> collect(n, all));
+    }
+
+    @Test
+    void aWholeListIsOneAndAnotherSchoolsKeySeesNothingOfIt() throws Exception {
+        ArrayNode list = JsonNodeFactory.instance.arrayNode();
+        for (int i = 0; i < 300; i++) {
+            list.add(statement("XAPI-Ada", ANSWERED, "list" + i));
+        }
+        MockHttpServletResponse answer = send(list);
+        assertEquals(200, answer.getStatus());
+        JsonNode ids = json.readTree(answer.getContentAsString());
+        assertEquals(300, ids.size());
+        take("school,name", "XOTHER,Other school");
+        int other = asking(Viewer.SYSTEM, () -> db.sql("select id from roster_school where code = 'XOTHER'").query(Integer.class).single());
+        JsonNode made = body(send(person("a.sandvik"), "/api/engagement/senders", Map.of("school", other, "name", "Elsewhere")));
+        signOutHere();
+        MockHttpServletRequestBuilder one = get("/xapi/statements").queryParam("statementId", ids.get(0).asString()).header("X-Experience-API-Version", "1.0.3")
+                .header("Authorization", basic(made.get("key").asString(), made.get("secret").asString()));
+        assertEquals(404, http.perform(one).andReturn().getResponse().getStatus());
+    }
+}
