@@ -142,13 +142,13 @@ function MarksForms({ view, school }: { view: WorkSettingsView; school: number }
             <legend className="font-semibold text-[14px]">The rungs of the scale, from the lowest up</legend>
             {form.rungs.map((r, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: names are being typed
-              <div key={i} className="flex items-center gap-2 py-0.5">
+              <div key={i} className="flex flex-wrap items-center gap-x-2 gap-y-1 py-0.5">
                 <input
                   aria-label={`Name of rung ${i + 1}`}
                   value={r.name}
                   maxLength={40}
                   onChange={(e) => rung(i, { name: e.target.value })}
-                  className="flex-1 min-w-0"
+                  className="flex-1 basis-40 min-w-0"
                 />
                 <span className="text-soft text-[13px]">from</span>
                 <input
@@ -161,7 +161,7 @@ function MarksForms({ view, school }: { view: WorkSettingsView; school: number }
                 />
                 <span className="text-soft text-[13px]">%</span>
                 <Button
-                  aria-label={`Take rung ${i + 1} out`}
+                  aria-label={`Take out: rung ${i + 1}`}
                   disabled={i === 0 || form.rungs.length <= 2}
                   onClick={() => put({ rungs: form.rungs.filter((_, k) => k !== i) })}
                   className="py-0! text-[13.5px]"

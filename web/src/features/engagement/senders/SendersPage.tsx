@@ -93,7 +93,7 @@ function Whole({ view, school }: { view: SendersView; school: number }) {
                 <Button
                   disabled={end.isPending}
                   onClick={() => end.mutate(s.id)}
-                  aria-label={`End the key of ${s.name}`}
+                  aria-label={`End it: the key of ${s.name}`}
                 >
                   End it
                 </Button>

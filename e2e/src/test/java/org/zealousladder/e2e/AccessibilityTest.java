@@ -33,6 +33,7 @@ class AccessibilityTest extends BrowserTest {
         assertThat(heading("Decide")).isVisible();
         check("desk");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Set aside")).first().click();
+        assertThat(dialog()).isVisible();
         check("desk, deciding");
         page.keyboard().press("Escape");
         view("Ladder");
@@ -59,7 +60,7 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("engagement, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Texts")) {
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Texts", "Programs")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);
@@ -146,6 +147,8 @@ class AccessibilityTest extends BrowserTest {
         page.waitForFunction(
                 "() => document.querySelector(document.querySelector('#view') ? '#view h1, [role=dialog]' : 'form') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
         page.waitForTimeout(250);
+        // What is still being faded in has the colours of nobody.
+        page.waitForFunction("() => document.getAnimations().every(a => a.playState !== 'running')");
         if (!(boolean) page.evaluate("() => 'axe' in window")) {
             page.evaluate(Files.readString(Path.of("..", "web", "node_modules", "axe-core", "axe.min.js")));
         }

@@ -113,6 +113,17 @@ final class DemoServer {
         }
     }
 
+    /** The invented program tells this server what students do. */
+    void simulateActivity(String... arguments) {
+        List<String> all = new ArrayList<>(List.of("--to", address));
+        all.addAll(List.of(arguments));
+        try {
+            run("simulate-activity", settings, all.toArray(String[]::new));
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     private static Map<String, String> settings(String database, int web) {
         return Map.of("LADDER_DB_URL", "jdbc:postgresql://127.0.0.1:" + TestDatabase.variable("LADDER_TEST_DB_PORT") + "/" + database,
                 "LADDER_DB_PASSWORD", TestDatabase.variable("LADDER_TEST_APP_PASSWORD"), "LADDER_DB_PEOPLE_PASSWORD",
