@@ -74,6 +74,10 @@ class StatementStore {
                 .query(Integer.class).single();
     }
 
+    List<Integer> schoolsThatWait() {
+        return db.sql("select distinct school_id from xapi_statement where not turned and not voided and voids is null").query(Integer.class).list();
+    }
+
     void voided(int school, Collection<UUID> targets) {
         db.sql("select xapi_void(:school, :ids::uuid[])").param("school", school).param("ids", targets.toArray(UUID[]::new)).query().listOfRows();
     }

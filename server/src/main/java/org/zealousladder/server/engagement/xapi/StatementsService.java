@@ -93,6 +93,12 @@ class StatementsService {
         return ids;
     }
 
+    /** Turns what waits and can be turned now. @return how many */
+    @Transactional
+    int again() {
+        return store.schoolsThatWait().stream().mapToInt(school -> store.turn(school, null, calendar.zone().getId())).sum();
+    }
+
     @Transactional(readOnly = true)
     Optional<String> one(Sender sender, UUID id, boolean voided) {
         return store.one(sender.schoolId(), id, voided);

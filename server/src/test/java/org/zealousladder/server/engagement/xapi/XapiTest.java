@@ -1,4 +1,4 @@
-package org.zealousladder.server.engagement;
+package org.zealousladder.server.engagement.xapi;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -17,6 +17,7 @@ import java.util.Random;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.zealousladder.server.ScreeningTest;
@@ -30,6 +31,8 @@ import tools.jackson.databind.node.ObjectNode;
 class XapiTest extends ScreeningTest {
     private static final String ANSWERED = "http://adlnet.gov/expapi/verbs/answered";
     private static final String VOIDED = "http://adlnet.gov/expapi/verbs/voided";
+    @Autowired
+    private StatementsService statements;
     private static String key = "";
     private static String secret = "";
     private static int sender;
@@ -273,6 +276,17 @@ class XapiTest extends ScreeningTest {
         signOutHere();
         assertEquals(200, send(statement("nobody-knows", juggled, "again")).getStatus());
         assertEquals(before + 3, actions("XAPI-Ben").size());
+    }
+
+    @Test
+    void whoComesWithARosterLaterIsFoundByTheCode() throws Exception {
+        assertEquals(200, send(statement("XLATE-Late", ANSWERED, "later")).getStatus());
+        assertEquals(List.of(), actions("XLATE-Late"));
+        newClass("XLATE", 3, "r.oduya", "Late");
+        signInHere(Viewer.SYSTEM);
+        // What the clock does every ten minutes.
+        assertTrue(statements.again() >= 1);
+        assertEquals(1, actions("XLATE-Late").size());
     }
 
     @Test
