@@ -4,8 +4,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -28,14 +26,11 @@ class Postman {
         if (!settings.set()) {
             return;
         }
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(Viewer.SYSTEM, null, java.util.List.of()));
         try {
-            outbox.work();
+            Viewer.SYSTEM.run(outbox::work);
         } catch (RuntimeException e) {
             // The records may be away for a moment; the next look finds what is left.
             LOG.debug("no letters: {}", e.getClass().getSimpleName());
-        } finally {
-            SecurityContextHolder.clearContext();
         }
     }
 }

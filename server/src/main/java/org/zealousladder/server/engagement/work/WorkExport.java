@@ -13,6 +13,7 @@ import org.zealousladder.server.engagement.work.WorkView.PieceColumn;
 import org.zealousladder.server.engagement.work.WorkView.WorkCell;
 import org.zealousladder.server.engagement.work.WorkView.WorkRow;
 import org.zealousladder.server.platform.downloads.CsvRows;
+import org.zealousladder.server.platform.downloads.SheetRows;
 import org.zealousladder.server.platform.words.Words;
 
 /** What is shown, to take along. */
@@ -37,19 +38,9 @@ final class WorkExport {
         try (Workbook book = new Workbook(out, "ZealousLadder", "1.0")) {
             Worksheet sheet = book.newWorksheet("Work");
             sheet.freezePane(codes ? 2 : 3, 1);
-            put(sheet, 0, heads());
+            SheetRows.put(sheet, 0, heads());
             for (int i = 0; i < view.rows().size(); i++) {
-                put(sheet, i + 1, cells(view.rows().get(i)));
-            }
-        }
-    }
-
-    private static void put(Worksheet sheet, int row, List<?> cells) {
-        for (int c = 0; c < cells.size(); c++) {
-            if (cells.get(c) instanceof Double d) {
-                sheet.value(row, c, d);
-            } else {
-                sheet.value(row, c, cells.get(c).toString());
+                SheetRows.put(sheet, i + 1, cells(view.rows().get(i)));
             }
         }
     }

@@ -1,12 +1,9 @@
 package org.zealousladder.server.engagement.xapi;
 
-import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.who.Viewer;
 
@@ -24,14 +21,11 @@ class Latecomers {
 
     @Scheduled(initialDelayString = "${ladder.xapi.again:600000}", fixedDelayString = "${ladder.xapi.again:600000}")
     void look() {
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(Viewer.SYSTEM, null, List.of()));
         try {
-            statements.again();
+            Viewer.SYSTEM.run(statements::again);
         } catch (RuntimeException e) {
             // The records may be away for a moment; the next look finds what is left.
             LOG.debug("not looked: {}", e.getClass().getSimpleName());
-        } finally {
-            SecurityContextHolder.clearContext();
         }
     }
 }

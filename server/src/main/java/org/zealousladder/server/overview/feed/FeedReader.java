@@ -1,11 +1,6 @@
 package org.zealousladder.server.overview.feed;
 
-import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,22 +27,10 @@ class FeedReader {
         if (secret.length() > 100) {
             return Optional.empty();
         }
-        Optional<Integer> person = as(Viewer.SYSTEM, () -> {
+        Optional<Integer> person = Viewer.SYSTEM.ask(() -> {
             Optional<Integer> found = transaction.execute(s -> store.person(FeedService.digest(secret)));
             return found == null ? Optional.empty() : found;
         });
-        return person.flatMap(rights::now).map(viewer -> as(viewer, () -> feed.write(address)));
-    }
-
-    private static <T> T as(Viewer viewer, Supplier<T> work) {
-        SecurityContext before = SecurityContextHolder.getContext();
-        SecurityContext own = SecurityContextHolder.createEmptyContext();
-        own.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(viewer, null, List.of()));
-        SecurityContextHolder.setContext(own);
-        try {
-            return work.get();
-        } finally {
-            SecurityContextHolder.setContext(before);
-        }
+        return person.flatMap(rights::now).map(viewer -> viewer.ask(() -> feed.write(address)));
     }
 }

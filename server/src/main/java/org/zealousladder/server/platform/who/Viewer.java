@@ -3,7 +3,10 @@ package org.zealousladder.server.platform.who;
 import java.io.Serializable;
 import java.security.Principal;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
@@ -83,6 +86,13 @@ public record Viewer(int id, String login, String name, Role role, @Nullable Int
     /** Does something in this one's name, outside of any request. */
     public void run(Runnable work) {
         new DelegatingSecurityContextRunnable(work, new SecurityContextImpl(UsernamePasswordAuthenticationToken.authenticated(this, null, List.of()))).run();
+    }
+
+    /** The same, for what answers something. */
+    public <T> T ask(Supplier<T> work) {
+        AtomicReference<@Nullable T> answer = new AtomicReference<>();
+        run(() -> answer.set(work.get()));
+        return Objects.requireNonNull(answer.get());
     }
 
     @Override

@@ -12,6 +12,7 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.downloads.CsvRows;
+import org.zealousladder.server.platform.downloads.SheetRows;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
@@ -52,22 +53,12 @@ final class TableExport {
         try (Workbook book = new Workbook(out, "ZealousLadder", "1.0")) {
             Worksheet sheet = book.newWorksheet("Screening");
             sheet.freezePane(2, 1);
-            put(sheet, 0, heads());
+            SheetRows.put(sheet, 0, heads());
             for (int r = 0; r < rows.size(); r++) {
-                put(sheet, r + 1, cells(rows.get(r)));
+                SheetRows.put(sheet, r + 1, cells(rows.get(r)));
                 if (r % 500 == 499) {
                     sheet.flush();
                 }
-            }
-        }
-    }
-
-    private static void put(Worksheet sheet, int row, List<?> cells) {
-        for (int c = 0; c < cells.size(); c++) {
-            if (cells.get(c) instanceof Double d) {
-                sheet.value(row, c, d);
-            } else {
-                sheet.value(row, c, cells.get(c).toString());
             }
         }
     }
