@@ -6,6 +6,7 @@ import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { typedNumber } from '../../../lib/typedScore';
 import { useSettled } from '../../../lib/useSettled';
+import { SchoolHeading, useSchool } from '../../../parts/school/SchoolHeading';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { Field } from '../../../ui/Field';
@@ -18,31 +19,13 @@ const NAMED = 12;
 
 /** How a school counts its work, and its own scale of marks. */
 export default function MarksPage() {
-  const { choices } = useScope();
-  const schools = new Map(choices.classes.map((c) => [c.schoolId, c.schoolName]));
-  const [chosen, setChosen] = useState<number>();
-  const school = chosen ?? [...schools.keys()][0];
+  const of = useSchool();
+  const { school } = of;
   const marks = useMarks(school);
   return (
     <>
       <SetupNav />
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 mb-1">
-        <h1 className="text-[15px] font-semibold m-0">Marks</h1>
-        {schools.size > 1 && (
-          <select
-            aria-label="School"
-            value={school}
-            onChange={(e) => setChosen(Number(e.target.value))}
-            className="py-0!"
-          >
-            {[...schools].map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        )}
-      </div>
+      <SchoolHeading title="Marks" of={of} />
       <p className="text-soft m-0 mb-3 max-w-[680px]">
         How the points of course work are counted, and the rungs of the school's own scale. What is set here holds from
         today on; earlier days are shown as they were counted then.

@@ -2,7 +2,7 @@ import { type FormEvent, useState } from 'react';
 import type { SendersView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
-import { useScope } from '../../../lib/scope';
+import { SchoolHeading, useSchool } from '../../../parts/school/SchoolHeading';
 import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { Dialog } from '../../../ui/Dialog';
@@ -25,31 +25,13 @@ type Kind = keyof typeof KINDS;
 
 /** Programs that send what students do: their keys, what their verbs are taken for, and what waits. */
 export default function SendersPage() {
-  const { choices } = useScope();
-  const schools = new Map(choices.classes.map((c) => [c.schoolId, c.schoolName]));
-  const [chosen, setChosen] = useState<number>();
-  const school = chosen ?? [...schools.keys()][0];
+  const of = useSchool();
+  const { school } = of;
   const senders = useSenders(school);
   return (
     <>
       <SetupNav />
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 mb-1">
-        <h1 className="text-[15px] font-semibold m-0">Programs that send</h1>
-        {schools.size > 1 && (
-          <select
-            aria-label="School"
-            value={school}
-            onChange={(e) => setChosen(Number(e.target.value))}
-            className="py-0!"
-          >
-            {[...schools].map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        )}
-      </div>
+      <SchoolHeading title="Programs that send" of={of} />
       <p className="text-soft m-0 mb-3 max-w-[680px]">
         A program that speaks xAPI tells here what students do in it, at{' '}
         <b className="font-semibold">/xapi/statements</b>, with a key of its own. What it tells is kept as it came;

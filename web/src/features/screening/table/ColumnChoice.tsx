@@ -1,5 +1,5 @@
-import { Popover } from 'radix-ui';
 import type { TableView } from '../../../api/types';
+import { ColumnsBox } from '../../../ui/ColumnsBox';
 import { columnKey } from './tableState';
 
 /** Which columns are shown. */
@@ -27,36 +27,22 @@ export function ColumnChoice({
     </label>
   );
   return (
-    <Popover.Root>
-      <Popover.Trigger className="text-act font-semibold text-[13.5px] hover:underline">
-        Columns{hidden.length > 0 && ` (${hidden.length} hidden)`}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          aria-label="Columns to show"
-          className="arrives z-40 bg-paper border border-line shadow-lg p-3 text-[14px] max-h-[70vh] overflow-auto"
-        >
-          <div className="grid gap-1.5">
-            {box('class', 'Class')}
-            {box('support', 'Support')}
-            <label className="flex items-center gap-1.5 whitespace-nowrap">
-              <input type="checkbox" checked={home} onChange={(e) => onHome(e.target.checked)} />
-              Home last spoken to
-            </label>
-            {measures.map((m) => {
-              const own = view.columns.filter((c) => c.measure === m);
-              return (
-                <fieldset key={m} className="border-0 p-0 m-0">
-                  <legend className="font-semibold text-[13px]">{m}</legend>
-                  <div className="flex gap-3">{own.map((c) => box(columnKey(c), c.window))}</div>
-                </fieldset>
-              );
-            })}
-          </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <ColumnsBox hidden={hidden.length} label="Columns to show">
+      {box('class', 'Class')}
+      {box('support', 'Support')}
+      <label className="flex items-center gap-1.5 whitespace-nowrap">
+        <input type="checkbox" checked={home} onChange={(e) => onHome(e.target.checked)} />
+        Home last spoken to
+      </label>
+      {measures.map((m) => {
+        const own = view.columns.filter((c) => c.measure === m);
+        return (
+          <fieldset key={m} className="border-0 p-0 m-0">
+            <legend className="font-semibold text-[13px]">{m}</legend>
+            <div className="flex gap-3">{own.map((c) => box(columnKey(c), c.window))}</div>
+          </fieldset>
+        );
+      })}
+    </ColumnsBox>
   );
 }
