@@ -215,6 +215,13 @@ class EveryRouteTest extends ScreeningTest {
         assertEquals(List.of(1, 1, 1), List.of(scope.get("classes").size(), scope.get("groups").size(), scope.get("caseloads").size()));
     }
 
+    /** What the coordinator there does with such requests: without these the walk of the strangers would prove nothing. */
+    private static final List<String> DONE_BY_THEIR_OWN = List.of("post /api/calendar/spans", "post /api/caseloads/{person}/students",
+            "post /api/coverage/make-ups",
+            "post /api/engagement/senders/verbs", "post /api/goals/{id}/withdrawal", "post /api/groupings", "post /api/groups", "post /api/groups/{id}/members",
+            "post /api/plans/sessions", "post /api/scores", "post /api/scores/{id}/corrections", "post /api/strip", "post /api/strip/median",
+            "post /api/students/{id}/grouped", "post /api/tiers/closing", "put /api/calendar/{school}/week", "put /api/groups/{id}/ends");
+
     /** Not about records: signing in, one's own account, files that wait, and what only reckons. */
     private static final Pattern OWN = Pattern
             .compile("/api/(session|account|setup$|join|passkey|history/prints|records/imports|records/matchings|records/done).*");
@@ -333,7 +340,7 @@ class EveryRouteTest extends ScreeningTest {
         // The same requests do change something where they may.
         Map<Integer, Integer> answered = new TreeMap<>();
         TreeSet<String> done = doing(person(mine("o.head")), description, bodies, answered);
-        assertTrue(done.size() >= 12, done + " " + answered);
+        assertTrue(done.containsAll(DONE_BY_THEIR_OWN), done + " " + answered);
         assertNotEquals(before, aboutThem());
     }
 

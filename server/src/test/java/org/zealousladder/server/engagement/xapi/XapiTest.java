@@ -4,23 +4,17 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.UUID;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
-import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -28,76 +22,9 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The receiving end, rule by rule over HTTP. */
-class XapiTest extends ScreeningTest {
-    private static final String ANSWERED = "http://adlnet.gov/expapi/verbs/answered";
-    private static final String VOIDED = "http://adlnet.gov/expapi/verbs/voided";
+class XapiTest extends XapiCase {
     @Autowired
     private StatementsService statements;
-    private static String key = "";
-    private static String secret = "";
-    private static int sender;
-
-    @BeforeEach
-    void sender() throws Exception {
-        if (key.isEmpty()) {
-            newClass("XAPI", 3, "r.oduya", "Ada", "Ben");
-            JsonNode made = body(
-                    send(person("a.sandvik"), "/api/engagement/senders", Map.of("school", school(), "name", "Saltmarsh Stories")).andExpect(status().isOk()));
-            key = made.get("key").asString();
-            secret = made.get("secret").asString();
-            sender = made.get("id").asInt();
-        }
-        signOutHere();
-    }
-
-    private MockHttpServletResponse ask(MockHttpServletRequestBuilder request) throws Exception {
-        return http.perform(request.header("X-Experience-API-Version", "1.0.3").header("Authorization", basic(key, secret))).andReturn().getResponse();
-    }
-
-    private static String basic(String key, String secret) {
-        return "Basic " + Base64.getEncoder().encodeToString((key + ":" + secret).getBytes(StandardCharsets.UTF_8));
-    }
-
-    private MockHttpServletResponse send(JsonNode what) throws Exception {
-        return ask(post("/xapi/statements").contentType("application/json").content(what.toString()));
-    }
-
-    private MockHttpServletResponse putOne(String id, JsonNode what) throws Exception {
-        return ask(put("/xapi/statements").queryParam("statementId", id).contentType("application/json").content(what.toString()));
-    }
-
-    private JsonNode found(String... query) throws Exception {
-        MockHttpServletRequestBuilder request = get("/xapi/statements");
-        for (int i = 0; i < query.length; i += 2) {
-            request = request.queryParam(query[i], query[i + 1]);
-        }
-        MockHttpServletResponse answer = ask(request);
-        assertEquals(200, answer.getStatus(), answer.getContentAsString());
-        return json.readTree(answer.getContentAsString(StandardCharsets.UTF_8));
-    }
-
-    private ObjectNode statement(String student, String verb, String page) {
-        ObjectNode s = JsonNodeFactory.instance.objectNode();
-        s.putObject("actor").put("objectType", "Agent").putObject("account").put("homePage", "https://school.example").put("name", student);
-        s.putObject("verb").put("id", verb).putObject("display").put("en", "did");
-        ObjectNode object = s.putObject("object");
-        object.put("id", "https://stories.example/" + page).putObject("definition").put("type", "https://stories.example/page").putObject("name").put("en",
-                "Page " + page);
-        ObjectNode around = s.putObject("context").putObject("contextActivities");
-        around.putArray("grouping").addObject().put("id", "https://stories.example").putObject("definition").putObject("name").put("en", "Stories");
-        around.putObject("parent").put("id", "https://stories.example/book").putObject("definition").putObject("name").put("de", "Das Buch");
-        s.putObject("result").put("duration", "PT12M30S");
-        s.put("timestamp", "2026-03-12T10:15:00+01:00");
-        return s;
-    }
-
-    private List<Map<String, Object>> actions(String student) {
-        return asking(Viewer.SYSTEM, () -> db.sql("""
-                select a.on_day::text as day, a.kind, a.minutes, a.superseded_at is not null as gone, c.name, (select string_agg(p.name, ' > ' order by o) from unnest(c.path) with ordinality u(i, o)
-                       join engagement_context p on p.id = u.i) as place
-                  from engagement_action a join roster_student s on s.id = a.student_id left join engagement_context c on c.id = a.context_id
-                 where s.code = :s and a.statement_id is not null order by a.id""").param("s", student).query().listOfRows());
-    }
 
     @Test
     void aStatementBecomesMinutesWithItsPlaceAndIsGivenBackAsItCame() throws Exception {
@@ -287,90 +214,6 @@ class XapiTest extends ScreeningTest {
         // What the clock does every ten minutes.
         assertTrue(statements.again() >= 1);
         assertEquals(1, actions("XLATE-Late").size());
-    }
-
-    @Test
-    void whatIsNoStatementIsRefusedWithWhereAndWhy() throws Exception {
-        Map<String, java.util.function.Consumer<ObjectNode>> wrong = new java.util.LinkedHashMap<>();
-        wrong.put("verb.id", s -> s.putObject("verb").put("id", "answered"));
-        wrong.put("timestamp: lies in the future", s -> s.put("timestamp", "2125-01-01T00:00:00Z"));
-        wrong.put("timestamp: has to be a time", s -> s.put("timestamp", "2026-03-12T10:15:00"));
-        wrong.put("actor: has two identifiers", s -> ((ObjectNode) s.get("actor")).put("mbox", "mailto:a@b.example"));
-        wrong.put("actor.mbox", s -> s.putObject("actor").put("mbox", "a@b.example"));
-        wrong.put("a property 'Verb'", s -> s.putObject("Verb"));
-        wrong.put("result.duration", s -> ((ObjectNode) s.get("result")).put("duration", "12 minutes"));
-        wrong.put("result.score.scaled", s -> ((ObjectNode) s.get("result")).putObject("score").put("scaled", 1.5));
-        wrong.put("raw score lies", s -> ((ObjectNode) s.get("result")).putObject("score").put("raw", 11).put("max", 10));
-        wrong.put("result.success", s -> ((ObjectNode) s.get("result")).put("success", "true"));
-        wrong.put("is null", s -> ((ObjectNode) s.get("object")).putNull("definition"));
-        wrong.put("object.id", s -> s.putObject("object").put("id", "page one"));
-        wrong.put("objectType", s -> s.putObject("object").put("objectType", "activity").put("id", "https://x.example/"));
-        wrong.put("context.registration", s -> ((ObjectNode) s.get("context")).put("registration", "1"));
-        wrong.put("context.revision", s -> {
-            s.putObject("object").put("objectType", "Agent").put("mbox", "mailto:a@b.example");
-            ((ObjectNode) s.get("context")).put("revision", "1");
-        });
-        wrong.put("id: has to be a UUID", s -> s.put("id", "1"));
-        wrong.put("no language", s -> ((ObjectNode) s.get("verb")).putObject("display").put("english please", "x"));
-        wrong.put("has to be an IRI", s -> ((ObjectNode) s.get("result")).putObject("extensions").put("x", 1));
-        wrong.put("are not taken here", s -> s.putArray("attachments").addObject().put("usageType", "https://x.example/"));
-        wrong.put("a character that is none", s -> ((ObjectNode) s.at("/actor/account")).put("name", "a\u0000b"));
-        for (var w : wrong.entrySet()) {
-            ObjectNode s = statement("XAPI-Ada", ANSWERED, "wrong");
-            w.getValue().accept(s);
-            MockHttpServletResponse answer = send(s);
-            assertEquals(400, answer.getStatus(), w.getKey() + " " + answer.getContentAsString());
-            assertTrue(answer.getContentAsString(StandardCharsets.UTF_8).contains(w.getKey()), w.getKey() + " " + answer.getContentAsString());
-        }
-        // More than a day has is kept as it came, and counts as no told time.
-        ObjectNode long_ = statement("XAPI-Ada", ANSWERED, "long");
-        ((ObjectNode) long_.get("result")).put("duration", "PT1000000M");
-        assertEquals(200, send(long_).getStatus());
-        assertEquals(null,
-                actions("XAPI-Ada").stream().filter(a -> String.valueOf(a.get("name")).equals("Page long")).findFirst().orElseThrow().get("minutes"));
-        MockHttpServletResponse cut = ask(post("/xapi/statements").contentType("application/json").content("{\"actor\":{\"acc"));
-        assertEquals(400, cut.getStatus());
-        assertTrue(cut.getContentAsString().contains("not all of it came"));
-    }
-
-    /** Mutated by the thousand: what is no statement is refused, and nothing makes the server fail. */
-    @Test
-    void malformedStatementsByTheThousandNeverMakeItFail() throws Exception {
-        Random random = new Random(7);
-        int refused = 0;
-        for (int i = 0; i < 2000; i++) {
-            ObjectNode s = statement("XAPI-Ada", ANSWERED, "m" + i % 5);
-            mutate(s, random);
-            MockHttpServletResponse answer = send(random.nextInt(10) == 0 ? JsonNodeFactory.instance.arrayNode().add(s) : s);
-            assertTrue(answer.getStatus() < 500, s + " " + answer.getContentAsString());
-            refused += answer.getStatus() == 400 ? 1 : 0;
-        }
-        assertTrue(refused > 1000, "refused " + refused);
-    }
-
-    private static void mutate(ObjectNode s, Random random) {
-        List<ObjectNode> objects = new ArrayList<>();
-        collect(s, objects);
-        ObjectNode at = objects.get(random.nextInt(objects.size()));
-        List<String> names = new ArrayList<>(at.propertyNames());
-        String name = names.isEmpty() ? "x" : names.get(random.nextInt(names.size()));
-        switch (random.nextInt(8)) {
-            case 0 -> at.putNull(name);
-            case 1 -> at.remove(name);
-            case 2 -> at.put(name, random.nextInt());
-            case 3 -> at.put(name, "\ud800\u0007 ' \" \\ " + random.nextInt());
-            case 4 -> at.putArray(name).addNull();
-            case 5 -> at.putObject(name).put("id", "x");
-            case 6 -> at.put("extra" + random.nextInt(3), true);
-            default -> at.put(name, "x".repeat(random.nextInt(4000)));
-        }
-    }
-
-    private static void collect(JsonNode node, List<ObjectNode> all) {
-        if (node instanceof ObjectNode o) {
-            all.add(o);
-        }
-        node.forEach(n -> collect(n, all));
     }
 
     @Test
