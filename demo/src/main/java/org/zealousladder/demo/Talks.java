@@ -46,7 +46,7 @@ final class Talks {
                     "Reads the same chapter again and again to be sure. Tries it aloud with me.", "", teacher);
             case "Jory" -> note(p, LocalDate.of(2026, 2, 24), "letter", "home", "", "yes", "Days absent, and what helps after days away.", "2026-03-17",
                     teacher);
-            case "Pema" -> note(p, LocalDate.of(2026, 3, 6), "talk", "student", "", "yes", "Is proud of the goal, and helps Emre choose books.", "", teacher);
+            case "Pema" -> note(p, LocalDate.of(2026, 3, 6), "talk", "student", "", "yes", "Is proud of the goal, and helps others choose books.", "", teacher);
             default -> {
             }
         }
