@@ -78,8 +78,8 @@ screenshots() {
 bench() { # [soak [MINUTES]]
   need_to_run
   build
-  (cd "$ROOT" && mvn -B -q -DskipTests -pl core,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
-  local classpath=$ROOT/bench/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
+  (cd "$ROOT" && mvn -B -q -DskipTests -pl core,standins,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
+  local classpath=$ROOT/bench/target/classes:$ROOT/standins/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
   if [ "${1:-}" = soak ]; then bench_soak "$classpath" "${2:-20}"; return; fi
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
@@ -87,6 +87,7 @@ bench() { # [soak [MINUTES]]
   bench_import
   bench_matching "$classpath"
   bench_views "$classpath"
+  bench_activity "$classpath"
 }
 
 # Fifty people of all roles for twenty minutes, on the district's records.
@@ -141,6 +142,22 @@ bench_matching() { # CLASSPATH
   java -cp "$1" org.zealousladder.bench.MatchingBenchmark "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$book"
   server_stop "$NAME"
   rm -f "$book"
+}
+
+# A day of activity by xAPI, then the views of it over a year's fifty million actions.
+bench_activity() { # CLASSPATH
+  local students=$STATE/$NAME/students.csv
+  database_sql "$NAME" ladder "insert into xapi_sender (school_id, name, key, digest) select id, 'Bench', 'bench-key-' || id, encode(sha256('bench'), 'hex') from roster_school" \
+    "\\copy (select k.school_id, s.code from roster_enrolment e join roster_class k on k.id = e.class_id join roster_student s on s.id = e.student_id where '2026-03-13' between e.starts and coalesce(e.ends, '2026-03-13') order by md5(s.code)) to '$students' csv"
+  say "Sending two million statements ..."
+  java -cp "$1" org.zealousladder.bench.ActivityArrival "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$students" bench 2000000
+  server_stop "$NAME"
+  say "Making fifty million actions (a quarter of an hour) ..."
+  PGOPTIONS='-c client_min_messages=warning' PGPASSWORD=$(cat "$STATE/$NAME/owner.password") psql -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$(cat "$STATE/$NAME/pg.port")" \
+    -U ladder_owner -d ladder -f "$ROOT/bench/fifty-million.sql" >/dev/null
+  database_sql "$NAME" ladder "vacuum analyze"
+  server_start "$NAME" 0
+  java -cp "$1" org.zealousladder.bench.ViewLatency "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" activity
 }
 
 bench_views() {

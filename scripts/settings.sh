@@ -21,6 +21,7 @@ mail-port LADDER_MAIL_PORT ^[0-9]{1,5}$ a number from 1 to 65535
 mail-user LADDER_MAIL_USER ^.+$ the name by which that server knows this program
 mail-password LADDER_MAIL_PASSWORD ^.+$ the password for it
 mail-from LADDER_MAIL_FROM ^[^@[:space:]]+@[^@[:space:]]+$ the address that letters come from like ladder@school.example
+mail-links LADDER_MAIL_LINKS ^https?://[^[:space:]]+$ the address of this program as people see it like https://ladder.school.example
 mail-tls LADDER_MAIL_TLS ^(true|false)$ true or false
 pace LADDER_PACE ^[1-9][0-9]{0,3}$ a whole number from 1 on
 memory LADDER_MEMORY ^[1-9][0-9]*[mg]$ a size like 1g or 768m

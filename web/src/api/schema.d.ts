@@ -27,10 +27,42 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["state"];
+        get: operations["state_1"];
         put?: never;
         post: operations["make_4"];
-        delete: operations["stop_1"];
+        delete: operations["stop_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/digest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["state"];
+        put: operations["want"];
+        post?: never;
+        delete: operations["stop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/digest/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["now"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -477,7 +509,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["stop"];
+        post: operations["stop_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -830,6 +862,54 @@ export interface paths {
         get: operations["effort"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/gap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["gap"];
+        put?: never;
+        post: operations["saveGap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/gap/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["gapPreview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/engagement/gap/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undoGap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3113,6 +3193,7 @@ export interface components {
             language?: string;
             name: string;
             noWriting: boolean;
+            own: boolean;
             phone?: string;
             /** @enum {string} */
             reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
@@ -3127,6 +3208,7 @@ export interface components {
             language?: string;
             name: string;
             noWriting?: boolean;
+            own?: boolean;
             phone?: string;
             /** @enum {string} */
             reachBy?: "phone" | "message" | "email" | "letter" | "in-person";
@@ -3140,6 +3222,7 @@ export interface components {
             score: number;
         };
         AttendanceView: {
+            beside?: components["schemas"]["ScoresBeside"];
             /** Format: double */
             lastYear?: number;
             reasons: components["schemas"]["AwayReason"][];
@@ -3700,6 +3783,16 @@ export interface components {
             before: string;
             student: components["schemas"]["StudentRef"];
         };
+        DigestState: {
+            address?: string;
+            /** Format: date */
+            last?: string;
+            possible: boolean;
+            said?: string;
+            /** Format: date */
+            since?: string;
+            state?: string;
+        };
         Done: {
             /** Format: date-time */
             at: string;
@@ -4049,6 +4142,21 @@ export interface components {
             /** @enum {string} */
             letters: "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
         };
+        GapForm: {
+            because?: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            seen?: number;
+            /** Format: int32 */
+            year: number;
+        };
+        GapView: {
+            history: components["schemas"]["PastGap"][];
+            mayChange: boolean;
+            /** Format: double */
+            minutes: number;
+        };
         Goal: {
             basis?: string;
             /** Format: double */
@@ -4192,6 +4300,16 @@ export interface components {
             schoolId: number;
             subject?: string;
             teachers: components["schemas"]["Leader"][];
+        };
+        GroupScores: {
+            /** Format: double */
+            high?: number;
+            /** Format: double */
+            low?: number;
+            /** Format: double */
+            median?: number;
+            /** Format: int32 */
+            n: number;
         };
         Grouped: {
             /** Format: date */
@@ -4498,7 +4616,7 @@ export interface components {
             seen?: string;
             students: number[];
             /** @enum {string} */
-            to: "home" | "staff";
+            to: "home" | "student" | "staff";
             without?: string[];
             wordings: components["schemas"]["Wording"][];
             /** Format: int32 */
@@ -4754,6 +4872,14 @@ export interface components {
             from: string;
             /** Format: int32 */
             into: number;
+        };
+        MonthBeside: {
+            /** Format: date */
+            month: string;
+            often: components["schemas"]["GroupScores"];
+            others: components["schemas"]["GroupScores"];
+            /** Format: int32 */
+            week: number;
         };
         MostlyIn: {
             /** Format: double */
@@ -5177,6 +5303,14 @@ export interface components {
             retired: boolean;
             /** Format: int32 */
             schoolId: number;
+        };
+        PastGap: {
+            because?: string;
+            by?: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: date */
+            on: string;
         };
         PastRule: {
             because: string;
@@ -5922,6 +6056,12 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        ScoresBeside: {
+            higherIsBetter: boolean;
+            measure: string;
+            months: components["schemas"]["MonthBeside"][];
+            unit: string;
+        };
         Season: {
             bands: components["schemas"]["BandCount"][];
             bins: components["schemas"]["Bin"][];
@@ -6179,6 +6319,7 @@ export interface components {
             /** Format: int32 */
             late: number;
             often: boolean;
+            scores: components["schemas"]["WeekScore"][];
             /** Format: double */
             share: number;
             student: components["schemas"]["StudentRef"];
@@ -6646,6 +6787,12 @@ export interface components {
         WeekForm: {
             week: number[];
         };
+        WeekScore: {
+            /** Format: double */
+            score: number;
+            /** Format: int32 */
+            week: number;
+        };
         WeeksRow: {
             actions: number[];
             aside?: components["schemas"]["Aside"];
@@ -6876,7 +7023,7 @@ export interface operations {
             };
         };
     };
-    state: {
+    state_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6916,7 +7063,81 @@ export interface operations {
             };
         };
     };
-    stop_1: {
+    stop_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DigestState"];
+                };
+            };
+        };
+    };
+    want: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    now: {
         parameters: {
             query?: never;
             header?: never;
@@ -7622,7 +7843,7 @@ export interface operations {
             };
         };
     };
-    stop: {
+    stop_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8098,6 +8319,7 @@ export interface operations {
                 who: string;
                 year: number;
                 asOf: string;
+                measure?: number;
             };
             header?: never;
             path?: never;
@@ -8167,6 +8389,90 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["EffortView"];
                 };
+            };
+        };
+    };
+    gap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GapView"];
+                };
+            };
+        };
+    };
+    saveGap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GapForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    gapPreview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GapForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RulePreview"];
+                };
+            };
+        };
+    };
+    undoGap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,8 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
-import type { RulePreview, RuleSetting, RulesView } from '../../../api/types';
+import type { RuleSetting, RulesView } from '../../../api/types';
 import { shortDay } from '../../../lib/format';
-import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { typedNumber } from '../../../lib/typedScore';
 import { useSettled } from '../../../lib/useSettled';
@@ -11,6 +10,7 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { type RuleForm, useRulePreview, useSaveRule } from './queries';
+import { RuleWho } from './RuleWho';
 
 const UNITS: Record<RulesView['rules'][number]['unit'], string> = {
   share: 'per cent',
@@ -155,8 +155,8 @@ export function RuleDialog({
           {!whole && <span className="text-soft">Type a number to see who would be flagged.</span>}
           {whole && preview.data && (
             <>
-              <Who day={preview.data.today} words="On today's records" />
-              <Who day={preview.data.before} words={`On those of ${shortDay(preview.data.before.day)}`} />
+              <RuleWho day={preview.data.today} words="On today's records" />
+              <RuleWho day={preview.data.before} words={`On those of ${shortDay(preview.data.before.day)}`} />
             </>
           )}
           {whole && preview.isPending && <span className="text-soft">Looking who would be flagged ...</span>}
@@ -170,19 +170,5 @@ export function RuleDialog({
         <FormButtons disabled={save.isPending || !whole} onCancel={onClose} verb="Set the rule" />
       </form>
     </Dialog>
-  );
-}
-
-function Who({ day, words }: { day: RulePreview['today']; words: string }) {
-  const { nameOf } = useNames();
-  const list = (students: RulePreview['today']['added']) =>
-    students.slice(0, 12).map(nameOf).join(', ') + (students.length > 12 ? ` and ${students.length - 12} more` : '');
-  return (
-    <p className="m-0 mb-1">
-      {words}: <b className="font-semibold">{day.would}</b> of {day.students} flagged
-      {day.would === day.flagged && day.added.length === 0 ? ', as now.' : `, ${day.flagged} now.`}
-      {day.added.length > 0 && <span className="block pl-4">Anew: {list(day.added)}.</span>}
-      {day.removed.length > 0 && <span className="block pl-4">No longer: {list(day.removed)}.</span>}
-    </p>
   );
 }

@@ -6,6 +6,7 @@ import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Failed, Loading } from '../../../ui/States';
+import { GapSetting } from './GapSetting';
 import { useRules, useUndoRule } from './queries';
 import { RuleDialog } from './RuleDialog';
 
@@ -42,6 +43,7 @@ export default function RulesPage() {
       {rules.isPending && <Loading label="Opening the rules ..." />}
       {rules.isError && <Failed error={rules.error} again={() => rules.refetch()} />}
       {rules.data && <Whole key={who} view={rules.data} who={who} />}
+      {who === 'all' && <GapSetting />}
     </>
   );
 }

@@ -27,3 +27,22 @@ export const useSaveRule = () => useChange((body: RuleForm) => data(api.POST('/a
 
 export const useUndoRule = () =>
   useChange((body: Body<'/api/engagement/rules/undo'>) => data(api.POST('/api/engagement/rules/undo', { body })));
+
+export const useGap = () =>
+  useQuery({ queryKey: ['records', 'gap'], queryFn: () => data(api.GET('/api/engagement/gap')) });
+
+export type GapForm = Body<'/api/engagement/gap'>;
+
+export function useGapPreview(form: GapForm | undefined) {
+  return useQuery({
+    queryKey: ['records', 'gap-preview', form],
+    queryFn: () => data(api.POST('/api/engagement/gap/preview', { body: form as GapForm })),
+    enabled: form !== undefined,
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export const useSaveGap = () => useChange((body: GapForm) => data(api.POST('/api/engagement/gap', { body })));
+
+export const useUndoGap = () => useChange((_: undefined) => data(api.POST('/api/engagement/gap/undo')));

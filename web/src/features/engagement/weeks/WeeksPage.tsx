@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Link } from 'react-router';
 import type { EngagementRule, WeeksRow, WeeksView } from '../../../api/types';
 import { topOf } from '../../../charts/WeekBars';
@@ -8,8 +8,10 @@ import { usePicks } from '../../../lib/picks';
 import { useScope } from '../../../lib/scope';
 import { AsideDialog } from '../../../parts/engagement/AsideDialog';
 import { Button } from '../../../ui/Button';
+import { Choice } from '../../../ui/Choice';
 import { EngagementNav } from '../../../ui/EngagementNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
+import { inOrder, ORDERS, type Order } from './order';
 import { useWeeks } from './queries';
 import { WeekRow } from './WeekRow';
 
@@ -39,6 +41,8 @@ function Whole({ view }: { view: WeeksView }) {
   const { nameOf } = useNames();
   const picks = usePicks();
   const [only, setOnly] = useState<EngagementRule | 'joined' | 'watch'>();
+  const ordered = useId();
+  const [order, setOrder] = useState<Order>('need');
   const [opened, setOpened] = useState<number>();
   const [acting, setActing] = useState<{ rows: WeeksRow[]; what: 'aside' | 'watch' }>();
   if (view.rows.length === 0) {
@@ -59,8 +63,15 @@ function Whole({ view }: { view: WeeksView }) {
   const needed = view.rows.filter((r) => r.needed);
   const speaks = (r: WeeksRow) =>
     only === 'joined' ? r.joined : only === 'watch' ? r.watch : r.flags.some((f) => f.rule === only);
-  const first = only ? view.rows.filter(speaks) : needed;
-  const rest = only ? [] : view.rows.filter((r) => !r.needed);
+  const first = inOrder(only ? view.rows.filter(speaks) : needed, order, only, nameOf);
+  const rest = only
+    ? []
+    : inOrder(
+        view.rows.filter((r) => !r.needed),
+        order,
+        only,
+        nameOf,
+      );
   const classes = new Map(view.classes.map((c) => [c.id, c]));
   const top = topOf(
     view.rows.map((r) => r.minutes),
@@ -121,6 +132,16 @@ function Whole({ view }: { view: WeeksView }) {
         >
           {live ? 'Change these rules' : 'The rules'}
         </Link>
+        <span className="ml-auto flex items-baseline gap-1.5 text-[14px] text-soft no-print">
+          <label htmlFor={ordered}>Order</label>
+          <Choice
+            id={ordered}
+            value={order}
+            options={ORDERS}
+            onChange={setOrder}
+            className="py-0! min-h-[25px] w-auto!"
+          />
+        </span>
       </div>
       <div className="relative">
         <div className="hidden sm:grid grid-cols-[176px_minmax(120px,400px)_1fr] gap-x-4 text-soft text-[12.5px] border-b border-hair pb-0.5">
@@ -128,14 +149,17 @@ function Whole({ view }: { view: WeeksView }) {
           <Months monday={view.monday} weeks={view.weeks} to={scope.asOf} />
           <span>Why</span>
         </div>
-        <ul className="m-0 p-0 list-none">{first.map(row)}</ul>
+        {/* One list, so that what is opened stays open when a row moves from one part to the other. */}
+        <ul className="m-0 p-0 list-none">
+          {first.map(row)}
+          {rest.length > 0 && (
+            <li key="rest">
+              <h2 className="text-[13.5px] font-normal text-soft m-0 pt-4 pb-1">No look needed: {rest.length}</h2>
+            </li>
+          )}
+          {rest.map(row)}
+        </ul>
         {only && first.length === 0 && <p className="text-soft m-0 py-2">Nobody, now.</p>}
-        {rest.length > 0 && (
-          <>
-            <h2 className="text-[13.5px] font-normal text-soft m-0 pt-4 pb-1">No look needed: {rest.length}</h2>
-            <ul className="m-0 p-0 list-none">{rest.map(row)}</ul>
-          </>
-        )}
         {view.nothing.length > 0 && !only && (
           <p className="text-[14px] m-0 pt-4">
             <b className="font-semibold">Nothing on record this year: {view.nothing.length}.</b>{' '}

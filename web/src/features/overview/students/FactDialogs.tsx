@@ -156,6 +156,7 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
   });
   const [reachBy, setReachBy] = useState<keyof typeof REACH>(known?.reachBy ?? '');
   const [noWriting, setNoWriting] = useState(known?.noWriting ?? false);
+  const [own, setOwn] = useState(known?.own ?? false);
   const put = (field: keyof typeof to) => (value: string) => setTo((now) => ({ ...now, [field]: value }));
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -164,7 +165,10 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
         .map(([k, v]) => [k, v.trim()])
         .filter(([, v]) => v),
     );
-    save.mutate({ ...filled, name: to.name.trim(), reachBy: reachBy || undefined, noWriting }, { onSuccess: onClose });
+    save.mutate(
+      { ...filled, name: to.name.trim(), reachBy: reachBy || undefined, noWriting, own },
+      { onSuccess: onClose },
+    );
   };
   const text = (field: keyof typeof to, label: string, hint?: string, more = {}) => (
     <Field label={label} hint={hint} error={save.error?.field === field ? save.error.message : undefined}>
@@ -189,6 +193,10 @@ export function AtHomeDialog({ page, known, onClose }: Props<AtHome>) {
         <label className="flex items-center gap-2 sm:col-span-2">
           <input type="checkbox" checked={noWriting} onChange={(e) => setNoWriting(e.target.checked)} /> Must not be
           written to
+        </label>
+        <label className="flex items-center gap-2 sm:col-span-2">
+          <input type="checkbox" checked={own} onChange={(e) => setOwn(e.target.checked)} /> This is the student's own
+          address
         </label>
         <div className="sm:col-span-2">
           {save.error && !(save.error.field && save.error.field in to) && <Complaint error={save.error} />}

@@ -131,6 +131,7 @@ export function Facts({ page }: { page: StudentPage }) {
 
 function Reached({ of }: { of: AtHome }) {
   const best = [
+    of.own && 'their own',
     of.noWriting && 'must not be written to',
     of.reachBy && `best ${REACH[of.reachBy]}`,
     of.reachWhen,

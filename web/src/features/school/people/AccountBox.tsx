@@ -4,6 +4,7 @@ import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { CalendarFeed } from './CalendarFeed';
+import { MorningLetter } from './MorningLetter';
 import { Passkeys } from './Passkeys';
 import { PASSWORD_HINT } from './passwordHint';
 import { useAccount, useEndOtherSessions, useEndSession, useEndWhenIdle, useNewPassword } from './queries';
@@ -26,6 +27,7 @@ export default function AccountBox() {
       <Passkeys />
       <SecondStep on={secondStep} codesLeft={codesLeft} />
       <CalendarFeed />
+      <MorningLetter />
       <section aria-labelledby="signed-in">
         <h3 id="signed-in" className="text-[15px] font-semibold m-0">
           Where you are signed in

@@ -21,6 +21,8 @@ final class ServeCommand implements Callable<Integer> {
             System.setProperty("ladder.mail.port", String.valueOf(mail.port()));
             System.setProperty("ladder.mail.tls", "false");
             System.setProperty("ladder.mail.page", mail.address());
+            String port = System.getenv("LADDER_PORT");
+            System.setProperty("ladder.mail.links", "http://127.0.0.1:" + (port == null ? "8410" : port));
         }
         SpringApplication.run(LadderServer.class);
         return RUNNING;

@@ -53,7 +53,13 @@ final class AtHome {
                     "0555 %03d %03d".formatted(random.nextInt(1000), random.nextInt(1000)),
                     i == 0 ? p.code().toLowerCase(java.util.Locale.ROOT) + "@home.example" : "",
                     language, REACH[random.nextInt(REACH.length)], WHEN[random.nextInt(WHEN.length)],
-                    i == 0 && p.code().equals(NO_LETTERS) ? "yes" : "");
+                    i == 0 && p.code().equals(NO_LETTERS) ? "yes" : "", "");
+        }
+        // From grade 3 on they have an address of their own.
+        if (grade > 2) {
+            sheets.row("people-at-home", p.code(), p.given() + " " + p.family(), "", "",
+                    p.code().toLowerCase(java.util.Locale.ROOT) + "@pupils.skerrow.example", "", "", "", "",
+                    "yes");
         }
     }
 }

@@ -29,7 +29,8 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("students", new String[] {"student", "given_name", "family_name", "preferred_name", "birthday"});
         HEADERS.put("groupings", new String[] {"grouping", "name", "school", "sensitive"});
         HEADERS.put("grouped", new String[] {"student", "grouping", "value", "from", "to"});
-        HEADERS.put("people-at-home", new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when", "no_writing"});
+        HEADERS.put("people-at-home",
+                new String[] {"student", "name", "relation", "phone", "email", "language", "reach_by", "reach_when", "no_writing", "own"});
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
         HEADERS.put("people", new String[] {"login", "person", "role", "school", "email"});
         HEADERS.put("teaches", new String[] {"login", "class"});

@@ -65,6 +65,9 @@ public final class TestServer {
         registry.add("ladder.mail.look", () -> "100");
         // Nothing goes out by itself before a test says so.
         registry.add("ladder.mail.pause", () -> "3600");
+        registry.add("ladder.mail.links", () -> "https://ladder.example/");
+        // No letter of the morning but a test's.
+        registry.add("ladder.digest.look", () -> "36000000");
         registry.add("LADDER_OPENAPI", () -> "true");
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> "6");
         registry.add("ladder.people.hikari.maximum-pool-size", () -> "4");

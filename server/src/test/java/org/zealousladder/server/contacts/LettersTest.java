@@ -195,4 +195,22 @@ class LettersTest extends ScreeningTest {
         send(coordinator, "/api/contacts/texts/" + kept.get("id").asInt() + "/end", Map.of()).andExpect(status().isNoContent());
         send(coordinator, "/api/contacts/texts/" + kept.get("id").asInt() + "/end", Map.of()).andExpect(status().isNotFound());
     }
+
+    @Test
+    void aStudentIsWrittenToAtTheirOwnAddressAndThoseAtHomeAreNot() throws Exception {
+        Viewer lena = family("LOWN");
+        take("student,name,email,own", "LOWN-Ada,Ada LOWN,ada.lown@pupils.example,yes");
+        Map<String, Object> form = letter("LOWN", "Well done", "Dear {recipient}, well done.", "Ada", "Ben");
+        assertEquals(List.of("ane.LOWN@home.example", "arun.LOWN@home.example"),
+                preview(lena, form).get("letters").valueStream().map(l -> l.get("address").asString()).toList());
+        form.put("to", "student");
+        JsonNode view = preview(lena, form);
+        assertEquals("ada.lown@pupils.example|Dear Ada LOWN, well done.",
+                view.at("/letters/0/address").asString() + "|" + view.at("/letters/0/body").asString());
+        assertEquals(1, view.get("letters").size());
+        assertEquals("no address of their own is on record", view.at("/unreached/0/why").asString());
+        send(lena, "/api/contacts/letters", seen(lena, form)).andExpect(status().isOk());
+        assertEquals("student", asking(Viewer.SYSTEM, () -> db.sql("select whom from contacts_contact where student_id = :s").param("s", student("Ada LOWN"))
+                .query(String.class).single()));
+    }
 }

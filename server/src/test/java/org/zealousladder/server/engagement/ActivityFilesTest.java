@@ -6,6 +6,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.ServerTest;
@@ -32,11 +38,17 @@ class ActivityFilesTest extends ServerTest {
                  where s.code = :s and on_day between '2025-09-01' and '2025-09-12' order by on_day, kind""").param("s", student).query(String.class).list());
     }
 
-    /** Every day of every student is what its actions add up to; a day has no more than its minutes. */
-    private void everyDayIsItsActions() {
+    /** Every day of every student is what its actions add up to, and every week what its days; a day has no more than its minutes. */
+    private void everyDayAndWeekIsItsActions() {
         assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("""
                 select count(*) from (select student_id, on_day, kind, least(sum(counted), 1440)::real as minutes, sum(actions) as actions from engagement_action where superseded_at is null group by 1, 2, 3) a
                   full join engagement_day d using (student_id, on_day, kind) where (a.minutes, a.actions) is distinct from (d.minutes, d.actions)""")
+                .query(Integer.class).single()));
+        assertEquals(0, asking(Viewer.SYSTEM, () -> db.sql("""
+                select count(*) from (select student_id, date_trunc('week', on_day)::date as monday, sum(minutes)::double precision as minutes, sum(actions) as actions, min(on_day) as first_day,
+                                             max(on_day) filter (where minutes > 0 or actions > 0) as last_day from engagement_day group by 1, 2) d
+                  full join engagement_week w using (student_id, monday)
+                 where (d.minutes, d.actions, d.first_day, d.last_day) is distinct from (w.minutes, w.actions, w.first_day, w.last_day)""")
                 .query(Integer.class).single()));
     }
 
@@ -50,12 +62,12 @@ class ActivityFilesTest extends ServerTest {
         file[1] = file[1].replace("12,3", "20,4");
         assertEquals("0 new, 1 changed, 2 unchanged, 0 refused", counts(take(file)));
         assertEquals("2025-09-02 reading 20 4", days("S1003").get(1));
-        everyDayIsItsActions();
+        everyDayAndWeekIsItsActions();
 
         long done = asking(Viewer.SYSTEM, () -> db.sql("select max(id) from records_done").query(Long.class).single());
         send(person("a.sandvik"), "/api/records/done/" + done + "/undo", Map.of("reason", "the wrong file")).andExpect(status().isNoContent());
         assertEquals("2025-09-02 reading 12 3", days("S1003").get(1));
-        everyDayIsItsActions();
+        everyDayAndWeekIsItsActions();
     }
 
     @Test
@@ -70,7 +82,7 @@ class ActivityFilesTest extends ServerTest {
         assertEquals(List.of("2025-09-02 practice 11 4", "2025-09-02 reading 5 1"), days("S1004"));
         take(HEAD, "S1004,2025-09-02,10:05,reading,,,,,,");
         assertEquals(List.of("2025-09-02 practice 8 4", "2025-09-02 reading 8 2"), days("S1004"));
-        everyDayIsItsActions();
+        everyDayAndWeekIsItsActions();
     }
 
     @Test
@@ -117,5 +129,30 @@ class ActivityFilesTest extends ServerTest {
                 select status from attendance_day d join roster_student s on s.id = d.student_id where s.code = 'S1003' and on_day = '2025-08-20' and superseded_by is null""")
                         .query(String.class).list()));
         assertEquals(1, take("student,date,status,reason", "S1003,2026-03-14,absent,").refused());
+    }
+
+    @Test
+    void aMonthThatTwoWantAtOnceIsMadeOnce() throws Exception {
+        CountDownLatch made = new CountDownLatch(1);
+        Callable<Integer> month = () -> db.sql("select 1 from (select engagement_months(array['2001-05-04'::date])) m").query(Integer.class).single();
+        ExecutorService both = Executors.newFixedThreadPool(2);
+        try {
+            Future<Integer> first = both.submit(() -> asking(Viewer.SYSTEM, () -> {
+                month.call();
+                made.countDown();
+                // Until the other one waits for what this one has made and not yet kept.
+                while (db.sql("select count(*) from pg_locks where locktype = 'advisory' and not granted").query(Integer.class).single() == 0) {
+                    Thread.onSpinWait();
+                }
+                return 1;
+            }));
+            Future<Integer> second = both.submit(() -> {
+                made.await();
+                return asking(Viewer.SYSTEM, month);
+            });
+            assertEquals(2, first.get(20, TimeUnit.SECONDS) + second.get(20, TimeUnit.SECONDS));
+        } finally {
+            both.shutdownNow();
+        }
     }
 }

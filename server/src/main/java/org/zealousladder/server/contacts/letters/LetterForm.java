@@ -26,6 +26,7 @@ record LetterForm(@NotEmpty(message = "say about whom") @Size(max = 200, message
     /** To whom. */
     enum To implements Coded {
         HOME,
+        STUDENT,
         STAFF
     }
 }

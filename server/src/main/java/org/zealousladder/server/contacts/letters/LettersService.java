@@ -73,8 +73,7 @@ class LettersService {
         Map<Integer, Map<String, String>> known = values.of(students, roster.year(form.year()), today, form.measure());
         LettersStore.Sender sender = store.sender(Viewer.current().id()).orElse(new LettersStore.Sender(Viewer.current().name(), null));
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, List<LettersStore.Somebody>> people = (form.to() == LetterForm.To.HOME ? store.home(ids, today)
-                : store.staff(ids, today, Viewer.current().id())).stream()
+        Map<Integer, List<LettersStore.Somebody>> people = people(form.to(), ids, today).stream()
                 .collect(Collectors.groupingBy(LettersStore.Somebody::studentId));
         List<LettersStore.Named> mates = store.schoolmates(students.stream().map(Enrolled::classId).distinct().toList(), today);
         List<LetterText> letters = new ArrayList<>();
@@ -83,7 +82,7 @@ class LettersService {
             List<LettersStore.Somebody> to = people.getOrDefault(e.id(), List.of());
             List<LettersStore.Somebody> reached = to.stream().filter(p -> p.email() != null && !p.noWriting()).toList();
             if (reached.isEmpty()) {
-                unreached.add(new Unreached(e.ref(), to.isEmpty() ? form.to() == LetterForm.To.HOME ? "nobody at home is on record" : "no other teacher"
+                unreached.add(new Unreached(e.ref(), to.isEmpty() ? nobody(form.to())
                         : to.stream().allMatch(LettersStore.Somebody::noWriting) ? "must not be written to" : "no e-mail address on record"));
             }
             reached.forEach(p -> letters.add(
@@ -91,6 +90,18 @@ class LettersService {
                             known.getOrDefault(e.id(), Map.of()), form, sender, mates)));
         }
         return new LettersView(letters, unreached, seen(letters), sender.email());
+    }
+
+    private List<LettersStore.Somebody> people(LetterForm.To to, List<Integer> students, LocalDate today) {
+        return to == LetterForm.To.STAFF ? store.staff(students, today, Viewer.current().id()) : store.home(students, today, to == LetterForm.To.STUDENT);
+    }
+
+    private static String nobody(LetterForm.To to) {
+        return switch (to) {
+            case HOME -> "nobody at home is on record";
+            case STUDENT -> "no address of their own is on record";
+            case STAFF -> "no other teacher";
+        };
     }
 
     private static LetterText letter(Enrolled e, LettersStore.Somebody to, Wording w, Map<String, String> known, LetterForm form, LettersStore.Sender sender,
@@ -116,6 +127,14 @@ class LettersService {
     private static @Nullable String wrong(String subject, @Nullable String other) {
         return other != null ? "It names another student, " + other + ". A letter speaks of one student only."
                 : subject.length() > 200 ? "The subject is longer than 200 letters." : null;
+    }
+
+    private static Contact.Whom whom(LetterForm.To to) {
+        return switch (to) {
+            case HOME -> Contact.Whom.HOME;
+            case STUDENT -> Contact.Whom.STUDENT;
+            case STAFF -> Contact.Whom.STAFF;
+        };
     }
 
     /** Changes with every letter, so that what is sent is what was seen. */
@@ -156,7 +175,7 @@ class LettersService {
         String name = store.sender(Viewer.current().id()).map(LettersStore.Sender::name).orElse(Viewer.current().name());
         for (LetterText l : go) {
             long id = outbox.add(new Letter(l.student().id(), l.recipient(), l.address(), l.language(), l.subject(), l.body(), name, all.replyTo()));
-            contacts.written(l.student().id(), form.to() == LetterForm.To.HOME ? Contact.Whom.HOME : Contact.Whom.STAFF, l.recipient(), id);
+            contacts.written(l.student().id(), whom(form.to()), l.recipient(), id);
         }
         return go.size();
     }

@@ -18,11 +18,12 @@ class LettersStore {
 
     record Somebody(int studentId, String key, String name, @Nullable String email, @Nullable String language, boolean noWriting) {}
 
-    List<Somebody> home(Collection<Integer> students, LocalDate asOf) {
+    /** @param own the student's own address instead of others' */
+    List<Somebody> home(Collection<Integer> students, LocalDate asOf, boolean own) {
         return db.sql("""
                 select student_id, 'h' || id as key, name, email, language, no_writing from roster_contact
-                 where student_id = any(:students) and superseded_on is null and (ends is null or ends >= :asOf) order by id""")
-                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(Somebody.class).list();
+                 where student_id = any(:students) and own = :own and superseded_on is null and (ends is null or ends >= :asOf) order by id""")
+                .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).param("own", own).query(Somebody.class).list();
     }
 
     /** Teachers of the students' classes and leaders of their groups, but for the one who writes. */

@@ -1,4 +1,4 @@
-/** Letters to people at home and to colleagues: one text with fields, one letter each, seen before it goes. */
+/** Letters to people at home, to students and to colleagues: one text with fields, one letter each, seen before it goes. */
 @NullMarked
 package org.zealousladder.server.contacts.letters;
 

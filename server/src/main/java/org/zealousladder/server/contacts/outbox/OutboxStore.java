@@ -1,5 +1,6 @@
 package org.zealousladder.server.contacts.outbox;
 
+import java.sql.Types;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.Optional;
@@ -22,7 +23,7 @@ class OutboxStore {
                 .sql("""
                 insert into contacts_letter (student_id, to_name, to_address, language, subject, body, reply_name, reply_address, message_id, sent_by, next_try)
                 values (:student, :toName, :to, :language, :subject, :body, :replyName, :reply, :messageId, :by, now() + make_interval(secs => :wait)) returning id""")
-                .param("student", l.studentId()).param("toName", l.toName()).param("to", l.toAddress()).param("language", l.language())
+                .param("student", l.studentId(), Types.INTEGER).param("toName", l.toName()).param("to", l.toAddress()).param("language", l.language())
                 .param("subject", l.subject())
                 .param("body", l.body()).param("replyName", l.replyName()).param("reply", l.replyAddress()).param("messageId", messageId)
                 .param("by", Viewer.current().id())

@@ -1,13 +1,10 @@
 package org.zealousladder.server.engagement.activity;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,35 +26,18 @@ public class ActivityService {
      */
     public Map<Integer, ClassActivity> classes(Collection<Integer> classes, LocalDate monday, int weeks, LocalDate asOf) {
         Map<Integer, ClassActivity> all = new HashMap<>();
-        store.classes(classes, monday, asOf).stream().collect(Collectors.groupingBy(ActivityStore.SeatWeek::classId)).forEach((classId, rows) -> {
-            List<ClassActivity.Seat> seats = new ArrayList<>();
-            rows.stream().collect(Collectors.groupingBy(ActivityStore.SeatWeek::seat)).values().forEach(of -> seats.add(seat(of, weeks)));
-            all.put(classId, new ClassActivity(classId, seats));
-        });
+        store.classes(classes, monday, asOf).stream().collect(Collectors.groupingBy(ActivityStore.SeatWeeks::classId))
+                .forEach((classId, rows) -> all.put(classId, new ClassActivity(classId, rows.stream().map(r -> seat(r, weeks)).toList())));
         return all;
     }
 
-    private static ClassActivity.Seat seat(List<ActivityStore.SeatWeek> rows, int weeks) {
+    private static ClassActivity.Seat seat(ActivityStore.SeatWeeks row, int weeks) {
         double[] minutes = new double[weeks];
         int[] actions = new int[weeks];
-        LocalDate first = null;
-        LocalDate last = null;
-        for (ActivityStore.SeatWeek r : rows) {
-            if (r.week() != null) {
-                minutes[r.week()] = r.minutes();
-                actions[r.week()] = r.actions();
-                first = earlier(first, r.firstDay());
-                last = later(last, r.lastDay());
-            }
+        for (int i = 0; i < row.weeks().length; i++) {
+            minutes[row.weeks()[i]] = row.minutes()[i];
+            actions[row.weeks()[i]] = row.actions()[i];
         }
-        return new ClassActivity.Seat(rows.get(0).studentId(), minutes, actions, first, last);
-    }
-
-    private static @Nullable LocalDate earlier(@Nullable LocalDate a, @Nullable LocalDate b) {
-        return a == null || b != null && b.isBefore(a) ? b : a;
-    }
-
-    private static @Nullable LocalDate later(@Nullable LocalDate a, @Nullable LocalDate b) {
-        return a == null || b != null && b.isAfter(a) ? b : a;
+        return new ClassActivity.Seat(row.studentId(), minutes, actions, row.firstDay(), row.lastDay());
     }
 }

@@ -17,15 +17,26 @@ class ActivityStore {
         this.db = db;
     }
 
-    /** A week of somebody in a class; {@code week} null for one who did nothing in all the time. */
-    record SeatWeek(int classId, long seat, @Nullable Integer studentId, @Nullable Integer week, double minutes, int actions, @Nullable LocalDate firstDay,
+    /**
+     * Somebody's weeks in a class: those in which anything was done.
+     *
+     * @param studentId null for a classmate whom the viewer does not see
+     * @param weeks counted from the first; with their minutes and actions in the same order
+     */
+    record SeatWeeks(int classId, @Nullable Integer studentId, Integer[] weeks, Double[] minutes, Integer[] actions, @Nullable LocalDate firstDay,
             @Nullable LocalDate lastDay) {}
 
-    List<SeatWeek> classes(Collection<Integer> classes, LocalDate from, LocalDate asOf) {
+    List<SeatWeeks> classes(Collection<Integer> classes, LocalDate from, LocalDate asOf) {
         return db.sql("""
-                select class_id, seat, student_id, week, coalesce(minutes, 0) as minutes, coalesce(actions, 0) as actions, first_day, last_day
-                  from engagement_classes(:classes, :from, :asOf)""")
-                .param("classes", classes.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).query(SeatWeek.class).list();
+                select class_id, student_id, coalesce(array_agg(week order by week) filter (where week is not null), '{}'),
+                       coalesce(array_agg(minutes order by week) filter (where week is not null), '{}'), coalesce(array_agg(actions order by week) filter (where week is not null), '{}'),
+                       min(first_day), max(last_day)
+                  from engagement_classes(:classes, :from, :asOf) group by class_id, seat, student_id order by class_id, seat""")
+                .param("classes", classes.toArray(Integer[]::new)).param("from", from).param("asOf", asOf)
+                .query((r, n) -> new SeatWeeks(r.getInt(1), r.getObject(2, Integer.class), (Integer[]) r.getArray(3).getArray(),
+                        (Double[]) r.getArray(4).getArray(),
+                        (Integer[]) r.getArray(5).getArray(), r.getObject(6, LocalDate.class), r.getObject(7, LocalDate.class)))
+                .list();
     }
 
     List<DoneView.DoneKind> kinds(Collection<Integer> students, LocalDate from, LocalDate to) {
@@ -55,12 +66,14 @@ class ActivityStore {
     /** The places within one, or the programs. */
     List<PlaceRow> places(Collection<Integer> students, @Nullable Integer within, int depth, LocalDate from, LocalDate to) {
         return db.sql("""
+                with done as materialized (
+                  select student_id, context_id, sum(counted) as minutes, sum(actions) as actions from engagement_action
+                   where student_id = any(:students) and on_day between :from and :to and superseded_at is null and context_id is not null group by 1, 2)
                 select p.id, p.name, d.minutes, d.actions, d.students, d.deeper
-                  from (select c.path[:next] as place, sum(a.counted) as minutes, sum(a.actions) as actions, count(distinct a.student_id) as students,
+                  from (select c.path[:next] as place, sum(a.minutes) as minutes, sum(a.actions) as actions, count(distinct a.student_id) as students,
                                bool_or(cardinality(c.path) > :next) as deeper
-                          from engagement_action a join engagement_context c on c.id = a.context_id and cardinality(c.path) >= :next
-                         where a.student_id = any(:students) and a.on_day between :from and :to and a.superseded_at is null
-                           and (:within::integer is null or c.path[:depth] = :within) group by 1) d
+                          from done a join engagement_context c on c.id = a.context_id and cardinality(c.path) >= :next
+                         where :within::integer is null or c.path[:depth] = :within group by 1) d
                   join engagement_context p on p.id = d.place order by d.minutes desc, p.name""")
                 .param("students", students.toArray(Integer[]::new)).param("within", within).param("depth", depth).param("next", depth + 1).param("from", from)
                 .param("to", to).query(PlaceRow.class).list();
@@ -71,10 +84,11 @@ class ActivityStore {
     /** The newest actions in a place, or in none. */
     List<ActionRow> actions(Collection<Integer> students, @Nullable Integer within, int depth, LocalDate from, LocalDate to, int most) {
         return db.sql("""
-                select a.student_id, a.on_day as day, a.at, a.kind, a.counted as minutes, a.actions, c.name as place
-                  from engagement_action a left join engagement_context c on c.id = a.context_id
-                 where a.student_id = any(:students) and a.on_day between :from and :to and a.superseded_at is null
-                   and (:within::integer is null or c.path[:depth] = :within)
+                select a.student_id, a.on_day as day, a.at, a.kind, a.counted as minutes, a.actions, a.place
+                  from unnest(:students::integer[]) s cross join lateral (
+                         select a.*, c.name as place from engagement_action a left join engagement_context c on c.id = a.context_id
+                          where a.student_id = s and a.on_day between :from and :to and a.superseded_at is null and (:within::integer is null or c.path[:depth] = :within)
+                          order by a.on_day desc, a.at desc nulls last, a.id desc limit :most) a
                  order by a.on_day desc, a.at desc nulls last, a.id desc limit :most""")
                 .param("students", students.toArray(Integer[]::new)).param("within", within).param("depth", depth).param("from", from).param("to", to)
                 .param("most", most).query(ActionRow.class).list();

@@ -1,6 +1,7 @@
 package org.zealousladder.server.engagement.attendance;
 
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -16,7 +17,8 @@ class AttendanceController {
     }
 
     @GetMapping("/api/engagement/attendance")
-    AttendanceView attendance(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf) {
-        return page.view(Who.parse(who), year, asOf);
+    AttendanceView attendance(@RequestParam String who, @RequestParam int year, @RequestParam LocalDate asOf,
+            @RequestParam(required = false) @Nullable Integer measure) {
+        return page.view(Who.parse(who), year, asOf, measure);
     }
 }

@@ -10,10 +10,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.Direction;
 import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.core.engagement.EngagementRule;
 import org.zealousladder.core.engagement.RuleSetting;
@@ -23,11 +26,14 @@ import org.zealousladder.server.engagement.attendance.AttendanceView.WeekAway;
 import org.zealousladder.server.engagement.rules.RuleWords;
 import org.zealousladder.server.engagement.rules.Rules;
 import org.zealousladder.server.engagement.rules.RulesService;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.school.calendar.CalendarService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.scores.scores.ScoresService;
 
 /** Puts the page of attendance together. */
 @Service
@@ -37,15 +43,21 @@ class AttendancePage {
     private final AttendanceService attendance;
     private final RulesService rules;
     private final CalendarService calendar;
+    private final MeasuresService measures;
+    private final ScoresService scores;
 
-    AttendancePage(RosterService roster, AttendanceService attendance, RulesService rules, CalendarService calendar) {
+    AttendancePage(RosterService roster, AttendanceService attendance, RulesService rules, CalendarService calendar, MeasuresService measures,
+            ScoresService scores) {
+        this.measures = measures;
+        this.scores = scores;
         this.roster = roster;
         this.attendance = attendance;
         this.rules = rules;
         this.calendar = calendar;
     }
 
-    AttendanceView view(Who who, int yearId, LocalDate asked) {
+    /** @param measureId whose scores stand beside; null: none */
+    AttendanceView view(Who who, int yearId, LocalDate asked, @Nullable Integer measureId) {
         SchoolYear year = roster.year(yearId);
         LocalDate asOf = year.clamp(asked);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
@@ -55,6 +67,10 @@ class AttendancePage {
         IntFunction<SchoolDays> open = calendar.schools(asOf);
         LocalDate first = year.starts().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         int weeks = (int) Math.max(0, ChronoUnit.DAYS.between(first, asOf) / 7 + 1);
+        @Nullable
+        Measure measure = measureId == null ? null : measures.byId(asOf).get(measureId);
+        Beside beside = new Beside(first, measure == null ? List.of()
+                : scores.of(students.stream().map(Enrolled::id).toList(), Set.of(measure.id()), year.starts(), asOf));
         int[] away = new int[weeks];
         int[] days = new int[weeks];
         List<StudentAway> rows = new ArrayList<>();
@@ -79,7 +95,7 @@ class AttendancePage {
             rows.add(new StudentAway(e.ref(), a.days(), a.away().size(), a.late().size(), a.share(), byWeek,
                     a.away().isEmpty() ? null : school.since(a.away().get(a.away().size() - 1), asOf),
                     rule.on() && a.days() > 0 && a.share() >= rule.threshold(),
-                    last == null ? null : last.share()));
+                    last == null ? null : last.share(), beside.of(e.id())));
         }
         rows.sort(Comparator.comparing((StudentAway r) -> !r.often()).thenComparing(r -> -r.share()).thenComparing(r -> r.student().name()));
         List<WeekAway> line = new ArrayList<>();
@@ -89,7 +105,14 @@ class AttendancePage {
         List<String> said = ways.stream().distinct().toList();
         return new AttendanceView(said.size() == 1 ? said.get(0) : "Often absent: as set for each class", line, rows, reasons(students, year, asOf),
                 share(all.values()),
-                before.isEmpty() ? null : (Double) share(before.values()), students.size() - rows.size());
+                before.isEmpty() ? null : (Double) share(before.values()), students.size() - rows.size(),
+                measure == null ? null : beside(measure, beside, rows));
+    }
+
+    private static AttendanceView.ScoresBeside beside(Measure measure, Beside scores, List<StudentAway> rows) {
+        Set<Integer> often = rows.stream().filter(StudentAway::often).map(r -> r.student().id()).collect(Collectors.toSet());
+        return new AttendanceView.ScoresBeside(measure.name(), measure.unit(), measure.direction() == Direction.HIGHER_IS_BETTER,
+                scores.months(often, rows.stream().map(r -> r.student().id()).collect(Collectors.toSet())));
     }
 
     private static double share(java.util.Collection<Attended> of) {

@@ -37,10 +37,12 @@ class HabitsService {
         LocalDate asOf = year.clamp(asked);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf).stream().filter(e -> student == null || e.id() == student).toList();
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        List<HabitsStore.HourRow> rows = store.hours(ids, year.starts(), asOf, calendar.zone().getId());
+        List<HabitsStore.HourRow> all = store.hours(ids, year.starts(), asOf, calendar.zone().getId());
+        List<HabitsStore.HourRow> rows = all.stream().filter(r -> r.hour() != null).toList();
         List<HabitsView.HabitDay> days = store.days(ids, year.starts(), asOf);
-        Map<Integer, Integer> timed = store.timedDays(ids, year.starts(), asOf).stream()
-                .collect(Collectors.toMap(HabitsStore.StudentDays::studentId, HabitsStore.StudentDays::days));
+        Map<Integer, Integer> timed = all.stream().filter(r -> r.day() == null)
+                .collect(Collectors.toMap(HabitsStore.HourRow::studentId, HabitsStore.HourRow::days));
+        int untimed = all.stream().filter(r -> r.day() != null && r.hour() == null).mapToInt(HabitsStore.HourRow::actions).sum();
         Map<Integer, List<HabitsStore.HourRow>> byStudent = rows.stream().collect(Collectors.groupingBy(HabitsStore.HourRow::studentId));
         List<HabitsView.StudentMostly> told = new ArrayList<>();
         for (Enrolled e : students) {
@@ -50,15 +52,23 @@ class HabitsService {
         }
         told.sort(Comparator.comparing((HabitsView.StudentMostly s) -> -s.mostly().part().ordinal()).thenComparing(s -> s.student().name()));
         Map<List<Integer>, HabitsView.HabitHour> hours = new TreeMap<>(Comparator.comparing((List<Integer> k) -> k.get(0)).thenComparing(k -> k.get(1)));
-        rows.forEach(r -> hours.merge(List.of(r.day(), r.hour()), new HabitsView.HabitHour(r.day(), r.hour(), r.actions(), r.minutes()),
+        rows.forEach(r -> hours.merge(List.of(day(r), hour(r)), new HabitsView.HabitHour(day(r), hour(r), r.actions(), r.minutes()),
                 (a, b) -> new HabitsView.HabitHour(a.day(), a.hour(), a.actions() + b.actions(), a.minutes() + b.minutes())));
         return new HabitsView(List.copyOf(hours.values()), days, mostly(rows, days.size()).map(HabitsView.MostlyIn::of).orElse(null), told,
-                rows.stream().mapToInt(HabitsStore.HourRow::actions).sum(), store.untimed(ids, year.starts(), asOf));
+                rows.stream().mapToInt(HabitsStore.HourRow::actions).sum(), untimed);
     }
 
     private static Optional<Habits.Mostly> mostly(List<HabitsStore.HourRow> rows, int days) {
         int[] byHour = new int[24];
-        rows.forEach(r -> byHour[r.hour()] += r.actions());
+        rows.forEach(r -> byHour[hour(r)] += r.actions());
         return Habits.mostly(byHour, days);
+    }
+
+    private static int day(HabitsStore.HourRow row) {
+        return row.day() == null ? 0 : row.day();
+    }
+
+    private static int hour(HabitsStore.HourRow row) {
+        return row.hour() == null ? 0 : row.hour();
     }
 }

@@ -3,6 +3,7 @@ package org.zealousladder.server.engagement.habits;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -15,32 +16,21 @@ class HabitsStore {
         this.db = db;
     }
 
-    record HourRow(int studentId, int day, int hour, int actions, int days, double minutes) {}
+    /**
+     * A student's actions: by day of the week and hour of the school's clock ({@code hour} null: at no known time), and all together ({@code day} null).
+     *
+     * @param days on which something was done at a known time
+     */
+    record HourRow(int studentId, @Nullable Integer day, @Nullable Integer hour, int actions, int days, double minutes) {}
 
-    /** By student, day of the week and hour of the school's clock; {@code days} are those on which it was. */
     List<HourRow> hours(Collection<Integer> students, LocalDate from, LocalDate asOf, String zone) {
         return db.sql("""
-                select student_id, extract(isodow from t.at)::integer as day, extract(hour from t.at)::integer as hour, count(*) as actions, count(distinct on_day) as days, sum(counted) as minutes
-                  from engagement_action a cross join lateral (select a.at at time zone :zone as at) t
-                 where student_id = any(:students) and on_day between :from and :asOf and superseded_at is null and a.at is not null group by 1, 2, 3""")
+                select student_id, day, hour, sum(actions)::integer as actions, (count(distinct on_day) filter (where hour is not null))::integer as days, sum(minutes) as minutes
+                  from (select student_id, on_day, extract(isodow from on_day)::integer as day, extract(hour from at at time zone :zone)::integer as hour,
+                               count(*) as actions, sum(counted) as minutes
+                          from engagement_action where student_id = any(:students) and on_day between :from and :asOf and superseded_at is null group by 1, 2, 4) a
+                 group by grouping sets ((student_id, day, hour), (student_id))""")
                 .param("students", students.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).param("zone", zone).query(HourRow.class).list();
-    }
-
-    record StudentDays(int studentId, int days) {}
-
-    /** On how many days each student did something at a known time. */
-    List<StudentDays> timedDays(Collection<Integer> students, LocalDate from, LocalDate asOf) {
-        return db.sql("""
-                select student_id, count(distinct on_day) as days from engagement_action
-                 where student_id = any(:students) and on_day between :from and :asOf and superseded_at is null and at is not null group by 1""")
-                .param("students", students.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).query(StudentDays.class).list();
-    }
-
-    int untimed(Collection<Integer> students, LocalDate from, LocalDate asOf) {
-        return db
-                .sql("""
-                select count(*) from engagement_action where student_id = any(:students) and on_day between :from and :asOf and superseded_at is null and at is null""")
-                .param("students", students.toArray(Integer[]::new)).param("from", from).param("asOf", asOf).query(Integer.class).single();
     }
 
     List<HabitsView.HabitDay> days(Collection<Integer> students, LocalDate from, LocalDate asOf) {

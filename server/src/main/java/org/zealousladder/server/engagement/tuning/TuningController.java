@@ -14,9 +14,33 @@ import org.zealousladder.core.engagement.EngagementRule;
 @RestController
 class TuningController {
     private final TuningService tuning;
+    private final GapService gap;
 
-    TuningController(TuningService tuning) {
+    TuningController(TuningService tuning, GapService gap) {
         this.tuning = tuning;
+        this.gap = gap;
+    }
+
+    @GetMapping("/api/engagement/gap")
+    GapService.GapView gap() {
+        return gap.view();
+    }
+
+    @PostMapping("/api/engagement/gap/preview")
+    RulePreview gapPreview(@RequestBody GapService.GapForm form) {
+        return gap.preview(form);
+    }
+
+    @PostMapping("/api/engagement/gap")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void saveGap(@RequestBody GapService.GapForm form) {
+        gap.save(form);
+    }
+
+    @PostMapping("/api/engagement/gap/undo")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void undoGap() {
+        gap.undo();
     }
 
     /** @param who {@code all}, a school, a grade or a class */

@@ -156,7 +156,7 @@ class TuningService {
         SchoolYear year = roster.year(form.year());
         LocalDate day = year.clamp(asked);
         Rules now = rules.on(calendar.today());
-        List<Enrolled> students = spot.who() != null ? roster.enrolled(spot.who(), form.year(), day) : everybody(form.year(), day);
+        List<Enrolled> students = spot.who() != null ? roster.enrolled(spot.who(), form.year(), day) : roster.everybody(form.year(), day);
         Set<Integer> is = new HashSet<>();
         List<StudentRef> onRecord = flagged(students, year, day, now, form.rule(), is);
         Set<Integer> would = new HashSet<>();
@@ -164,11 +164,6 @@ class TuningService {
         return new RulePreview.OnDay(day, onRecord.size(), is.size(), would.size(),
                 onRecord.stream().filter(s -> would.contains(s.id()) && !is.contains(s.id())).toList(),
                 onRecord.stream().filter(s -> is.contains(s.id()) && !would.contains(s.id())).toList());
-    }
-
-    private List<Enrolled> everybody(int year, LocalDate day) {
-        return roster.classes().stream().filter(c -> c.yearId() == year).map(ClassRef::schoolId).distinct()
-                .flatMap(s -> roster.enrolled(new Who(Who.Kind.SCHOOL, s, null), year, day).stream()).toList();
     }
 
     private List<StudentRef> flagged(List<Enrolled> students, SchoolYear year, LocalDate day, Rules set, EngagementRule rule, Set<Integer> into) {

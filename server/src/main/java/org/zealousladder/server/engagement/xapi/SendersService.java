@@ -109,7 +109,7 @@ class SendersService {
     int verb(int school, String verb, @Nullable String activityType, @Nullable ActivityKind kind) {
         rights.require(school, "Programs that send");
         store.verb(school, verb, activityType, kind == null ? null : kind.code());
-        return statements.turn(school, null, calendar.zone().getId());
+        return statements.turn(school, calendar.zone().getId());
     }
 
     /** Who is meant by an actor. */
@@ -122,6 +122,6 @@ class SendersService {
         } catch (DuplicateKeyException e) {
             throw Refusal.conflict("Somebody has said already who that is. Look at it again; nothing was saved.");
         }
-        return statements.turn(school, null, calendar.zone().getId());
+        return statements.turn(school, calendar.zone().getId());
     }
 }

@@ -30,8 +30,9 @@ class SendersStore {
     List<SenderRow> all(int school) {
         return db
                 .sql("""
-                select s.id, s.school_id, s.name, s.key, s.ended_at is not null as ended, max(x.stored) as last, count(x.id) as statements from xapi_sender s
-                  left join xapi_statement x on x.sender_id = s.id and x.stored > now() - interval '30 days' where s.school_id = :school group by s.id order by s.ended_at is not null, s.name""")
+                select s.id, s.school_id, s.name, s.key, s.ended_at is not null as ended, max(x.last) as last, coalesce(sum(x.statements), 0)::bigint as statements
+                  from xapi_sender s left join xapi_sent x on x.sender_id = s.id and x.on_day > (now() at time zone 'UTC')::date - 30
+                 where s.school_id = :school group by s.id order by s.ended_at is not null, s.name""")
                 .param("school", school).query(SenderRow.class).list();
     }
 

@@ -1,7 +1,6 @@
 package org.zealousladder.server.engagement.xapi;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Collection;
@@ -17,6 +16,7 @@ import org.springframework.stereotype.Repository;
 /** Statements as they came. */
 @Repository
 class StatementStore {
+    /** Between the addresses of one statement, as xapi_take takes them apart. */
     private static final String APART = "\u001f";
 
     private final JdbcClient db;
@@ -40,38 +40,31 @@ class StatementStore {
         return all;
     }
 
-    void add(Sender sender, Instant stored, List<Statement> all) {
-        OffsetDateTime now = stored.atOffset(ZoneOffset.UTC);
-        db.sql("select xapi_month(:day)").param("day", LocalDate.ofInstant(stored, ZoneOffset.UTC)).query().listOfRows();
+    /** Keeps them and turns into actions what can be turned now. */
+    void take(Sender sender, Instant stored, List<Statement> all, String zone) {
         db.sql("""
-                insert into xapi_statement (id, school_id, sender_id, stored, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids)
-                select u.id, :school, :sender, :stored, u.at, u.digest, u.raw::json, u.actor, u.account, u.verb, u.activity, u.activity_type, u.registration,
-                       string_to_array(u.related, :apart), u.chain::jsonb, u.minutes, u.voids
-                  from unnest(:ids::uuid[], :ats::timestamptz[], :digests::text[], :raws::text[], :actors::text[], :accounts::text[], :verbs::text[], :activities::text[], :types::text[],
-                              :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[])
-                       as u(id, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids)""")
-                .param("school", sender.schoolId()).param("sender", sender.id()).param("stored", now).param("apart", APART)
-                .param("ids", all.stream().map(Statement::id).toArray(UUID[]::new))
-                .param("ats", all.stream().map(s -> s.at().toString()).toArray(String[]::new)).param("digests", texts(all, Statement::digest))
-                .param("raws", all.stream().map(s -> s.raw().toString()).toArray(String[]::new)).param("actors", texts(all, Statement::actor))
+                select xapi_take(:school, :sender, :stored, :zone, :ids::uuid[], :ats::timestamptz[], :digests::text[], :raws::text[], :actors::text[], :accounts::text[],
+                                 :verbs::text[], :activities::text[], :types::text[], :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[])""")
+                .param("school", sender.schoolId()).param("sender", sender.id()).param("stored", stored.atOffset(ZoneOffset.UTC)).param("zone", zone)
+                .param("ids", all.stream().map(Statement::id).toArray(UUID[]::new)).param("ats", texts(all, s -> s.at().toString()))
+                .param("digests", texts(all, Statement::digest)).param("raws", texts(all, s -> s.raw().toString()))
+                .param("actors", texts(all, Statement::actor))
                 .param("accounts", texts(all, Statement::account)).param("verbs", texts(all, Statement::verb))
                 .param("activities", texts(all, Statement::activity))
                 .param("types", texts(all, Statement::activityType)).param("registrations", all.stream().map(Statement::registration).toArray(UUID[]::new))
                 .param("relateds", texts(all, s -> String.join(APART, s.related())))
-                .param("chains", all.stream().map(s -> s.chain() == null ? null : s.chain().toString()).toArray(String[]::new))
+                .param("chains", texts(all, s -> s.chain() == null ? null : s.chain().toString()))
                 .param("minutes", all.stream().map(s -> s.minutes() == null ? null : Float.valueOf(s.minutes().floatValue())).toArray(Float[]::new))
-                .param("voids", all.stream().map(Statement::voids).toArray(UUID[]::new)).update();
+                .param("voids", all.stream().map(Statement::voids).toArray(UUID[]::new)).query().listOfRows();
     }
 
     private static @Nullable String[] texts(List<Statement> all, java.util.function.Function<Statement, @Nullable String> of) {
         return all.stream().map(of).toArray(String[]::new);
     }
 
-    /** @param ids null: all that wait */
-    int turn(int school, @Nullable Collection<UUID> ids, String zone) {
-        return db.sql("select xapi_turn(:school, :ids::uuid[], :zone)").param("school", school).param("ids", ids == null ? null : ids.toArray(UUID[]::new))
-                .param("zone", zone)
-                .query(Integer.class).single();
+    /** Turns what waits and has come to be known. @return how many */
+    int turn(int school, String zone) {
+        return db.sql("select xapi_turn(:school, :zone)").param("school", school).param("zone", zone).query(Integer.class).single();
     }
 
     List<Integer> schoolsThatWait() {

@@ -82,10 +82,9 @@ class StatementsService {
             throw new BadStatement("object", "is a voiding statement itself, which cannot be voided");
         }
         if (!fresh.isEmpty()) {
-            store.add(sender, now, List.copyOf(fresh.values()));
+            store.take(sender, now, List.copyOf(fresh.values()), calendar.zone().getId());
             List<UUID> back = new ArrayList<>(targets);
             back.addAll(store.takenBack(sender.schoolId(), fresh.keySet()));
-            store.turn(sender.schoolId(), fresh.keySet(), calendar.zone().getId());
             if (!back.isEmpty()) {
                 store.voided(sender.schoolId(), back);
             }
@@ -96,7 +95,7 @@ class StatementsService {
     /** Turns what waits and can be turned now. @return how many */
     @Transactional
     int again() {
-        return store.schoolsThatWait().stream().mapToInt(school -> store.turn(school, null, calendar.zone().getId())).sum();
+        return store.schoolsThatWait().stream().mapToInt(school -> store.turn(school, calendar.zone().getId())).sum();
     }
 
     @Transactional(readOnly = true)

@@ -76,9 +76,10 @@ class FactFiles implements DeclaresFiles {
             .columns(Column.of("student", TEXT), Column.of("name", TEXT), Column.optional("relation", TEXT), Column.optional("phone", TEXT),
                     Column.optional("email", TEXT),
                     Column.optional("language", TEXT), Column.choice("reach_by", false, ReachBy.class), Column.optional("reach_when", TEXT),
-                    Column.choice("ended", false, List.of("yes")), Column.choice("no_writing", false, List.of("yes", "no")))
+                    Column.choice("ended", false, List.of("yes")), Column.choice("no_writing", false, List.of("yes", "no")),
+                    Column.choice("own", false, List.of("yes", "no")))
             .joined("""
-                    select st.*, s.id as student_id, x.id, case when x.id is null then 'new' when %s and (st.no_writing is null or x.no_writing = (st.no_writing = 'yes')) then 'unchanged' else 'changed' end as outcome
+                    select st.*, s.id as student_id, x.id, case when x.id is null then 'new' when %s and (st.no_writing is null or x.no_writing = (st.no_writing = 'yes')) and (st.own is null or x.own = (st.own = 'yes')) then 'unchanged' else 'changed' end as outcome
                       from stage st left join roster_student s on s.code = st.student
                       left join roster_contact x on x.student_id = s.id and lower(x.name) = lower(st.name) and x.superseded_on is null""".formatted(SAME))
             .ofStudents()
@@ -86,16 +87,16 @@ class FactFiles implements DeclaresFiles {
                     "'Say how to reach ' || name || ': by phone, e-mail, or in words.'")
             .problem("email", "email !~ '^[^@\\s]+@[^@\\s]+$'", "'''' || email || ''' is no e-mail address.'")
             .key("student, lower(name)")
-            .payload("%s.relation, %s.phone, %s.email, %s.language, %s.reach_by, %s.reach_when, %s.ended, %s.no_writing")
+            .payload("%s.relation, %s.phone, %s.email, %s.language, %s.reach_by, %s.reach_when, %s.ended, %s.no_writing, %s.own")
             .apply(supersede("roster_contact"))
             .apply("""
-                    insert into roster_contact (id, student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, known_from, recorded_by)
+                    insert into roster_contact (id, student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, own, known_from, recorded_by)
                     select x.superseded_by, x.student_id, a.name, a.relation, a.phone, a.email, a.language, a.reach_by, a.reach_when,
-                           case when a.ended = 'yes' then coalesce(x.ends, %1$s) end, coalesce(a.no_writing = 'yes', x.no_writing), %1$s, (select scope_person())
+                           case when a.ended = 'yes' then coalesce(x.ends, %1$s) end, coalesce(a.no_writing = 'yes', x.no_writing), coalesce(a.own = 'yes', x.own), %1$s, (select scope_person())
                       from accepted a join roster_contact x on x.id = a.id where a.outcome = 'changed'""".formatted(TODAY))
             .apply("""
-                    insert into roster_contact (student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, recorded_by)
-                    select student_id, name, relation, phone, email, language, reach_by, reach_when, case when ended = 'yes' then %s end, coalesce(no_writing = 'yes', false), (select scope_person())
+                    insert into roster_contact (student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, own, recorded_by)
+                    select student_id, name, relation, phone, email, language, reach_by, reach_when, case when ended = 'yes' then %s end, coalesce(no_writing = 'yes', false), coalesce(own = 'yes', false), (select scope_person())
                       from accepted where outcome = 'new' order by row_no""".formatted(TODAY))
             .build();
 

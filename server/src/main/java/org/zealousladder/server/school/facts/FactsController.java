@@ -35,7 +35,8 @@ class FactsController {
             @Nullable @Size(max = 60, message = "is too long") String relation, @Nullable @Size(max = 60, message = "is too long") String phone,
             @Nullable @Email(message = "is no e-mail address") @Size(max = 200, message = "is too long") String email,
             @Nullable @Size(max = 60, message = "is too long") String language, @Nullable ReachBy reachBy,
-            @Nullable @Size(max = 120, message = "is too long") String reachWhen, @Nullable LocalDate ends, @Nullable Boolean noWriting) {}
+            @Nullable @Size(max = 120, message = "is too long") String reachWhen, @Nullable LocalDate ends, @Nullable Boolean noWriting,
+            @Nullable Boolean own) {}
 
     record TakenBack(@NotBlank(message = "say why") @Size(max = 200, message = "is too long") String because) {}
 

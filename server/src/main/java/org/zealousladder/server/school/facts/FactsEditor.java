@@ -88,6 +88,7 @@ public class FactsEditor {
             store.keep(new FactsStore.NewAtHome(student, form.name().strip(), Words.orNull(form.relation()), Words.orNull(form.phone()),
                     Words.orNull(form.email()),
                     Words.orNull(form.language()), form.reachBy(), Words.orNull(form.reachWhen()), form.ends(), Boolean.TRUE.equals(form.noWriting()),
+                    Boolean.TRUE.equals(form.own()),
                     Viewer.current().id()), seen);
         } catch (DuplicateKeyException e) {
             throw Refusal.invalid("name", "Somebody of that name is on record already; change that entry.");

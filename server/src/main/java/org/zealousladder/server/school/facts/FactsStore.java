@@ -48,7 +48,7 @@ class FactsStore {
 
     List<AtHome> home(int student, LocalDate asOf) {
         return db.sql("""
-                select x.id, x.name, x.relation, x.phone, x.email, x.language, x.reach_by, x.reach_when, x.ends, x.no_writing
+                select x.id, x.name, x.relation, x.phone, x.email, x.language, x.reach_by, x.reach_when, x.ends, x.no_writing, x.own
                   from roster_contact x where x.student_id = :student and""" + KNOWN + " order by x.ends is not null, x.id").param("student", student)
                 .param("asOf", asOf).query(AtHome.class).list();
     }
@@ -75,13 +75,13 @@ class FactsStore {
     }
 
     record NewAtHome(int student, String name, @Nullable String relation, @Nullable String phone, @Nullable String email, @Nullable String language,
-            @Nullable ReachBy reachBy, @Nullable String reachWhen, @Nullable LocalDate ends, boolean noWriting, int by) {}
+            @Nullable ReachBy reachBy, @Nullable String reachWhen, @Nullable LocalDate ends, boolean noWriting, boolean own, int by) {}
 
     void keep(NewAtHome contact, @Nullable Long seen) {
         long id = replace("roster_contact", seen);
         db.sql("""
-                insert into roster_contact (id, student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, known_from, recorded_by)
-                values (:id, :student, :name, :relation, :phone, :email, :language, :reachBy, :reachWhen, :ends, :noWriting, (select scope_today()), :by)""")
+                insert into roster_contact (id, student_id, name, relation, phone, email, language, reach_by, reach_when, ends, no_writing, own, known_from, recorded_by)
+                values (:id, :student, :name, :relation, :phone, :email, :language, :reachBy, :reachWhen, :ends, :noWriting, :own, (select scope_today()), :by)""")
                 .paramSource(new BoundTo(contact).and("id", id)).update();
     }
 

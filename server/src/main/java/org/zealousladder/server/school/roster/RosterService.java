@@ -82,6 +82,12 @@ public class RosterService {
         return shown(store.enrolled(who, yearId, asOf, asOf));
     }
 
+    /** The students of every school of the viewer's. */
+    public List<Enrolled> everybody(int yearId, LocalDate asOf) {
+        return classes().stream().filter(c -> c.yearId() == yearId).map(ClassRef::schoolId).distinct()
+                .flatMap(s -> enrolled(new Who(Who.Kind.SCHOOL, s, null), yearId, asOf).stream()).toList();
+    }
+
     /** The students of {@code who} on {@code day}, as it is known now. */
     public List<Enrolled> enrolledThen(Who who, int yearId, LocalDate day) {
         requireVisible(who);

@@ -27,8 +27,14 @@ class ScoresStore {
     private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id from scores_score s ";
 
     /** By hand, since a school's view reads tens of thousands of them. */
-    private static final RowMapper<Score> SCORE = (r, n) -> new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class),
-            r.getObject(5, Double.class), ScoreStatus.of(r.getString(6)), r.getObject(7, Integer.class));
+    private static final RowMapper<Score> SCORE = (r, n) -> {
+        // Asking for the plain type is several times as quick as asking for one that can be null.
+        double number = r.getDouble(5);
+        Double value = r.wasNull() ? null : (Double) number;
+        int place = r.getInt(7);
+        Integer window = r.wasNull() ? null : (Integer) place;
+        return new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class), value, ScoreStatus.of(r.getString(6)), window);
+    };
 
     private static final int ROWS_AT_ONCE = 2_000;
 
