@@ -4037,6 +4037,7 @@ export interface components {
             codes: boolean;
             columns: number[];
             format: string;
+            home?: boolean;
             students: number[];
             who: string;
             /** Format: int32 */
@@ -6898,6 +6899,7 @@ export interface components {
             codes: boolean;
             format: string;
             hide: number[];
+            home?: boolean;
             late?: boolean;
             subject?: string;
             who: string;

@@ -187,7 +187,9 @@ function Controls({ view, looking }: { view: WorkView; looking: Looking }) {
   const take = (format: string) => () => {
     setTrouble(null);
     const { who, year, asOf } = scope;
-    downloadWork({ who, year, asOf, ...asked, hide: looking.hidden, codes: hidden, format }).catch(setTrouble);
+    downloadWork({ who, year, asOf, ...asked, hide: looking.hidden, codes: hidden, format, home: looking.home }).catch(
+      setTrouble,
+    );
   };
   const all = (words: string, of: string[]) => ({ '': words, ...Object.fromEntries(of.map((s) => [s, s])) });
   return (

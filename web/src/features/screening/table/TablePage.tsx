@@ -81,6 +81,7 @@ function Whole({ view }: { view: TableView }) {
         students: rows.map((r) => r.student.id),
         columns: columns.map(({ i }) => i),
         codes,
+        home,
       });
     } catch (e) {
       setError(e as Error);

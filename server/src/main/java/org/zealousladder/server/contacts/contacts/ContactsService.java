@@ -18,13 +18,14 @@ import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SpokenHome;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 
 /** Notes calls and talks, and shows what was said and written. */
 @Service
 @Transactional
-public class ContactsService {
+public class ContactsService implements SpokenHome {
     private static final int MOST = 200;
 
     private final ContactsStore store;
@@ -60,6 +61,12 @@ public class ContactsService {
     List<HomeSpoken> home(Who who, int yearId, LocalDate asked) {
         LocalDate asOf = roster.year(yearId).clamp(asked);
         return store.home(roster.enrolled(who, yearId, asOf).stream().map(Enrolled::id).toList(), asOf);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public @Nullable Map<Integer, LocalDate> of(@Nullable Boolean asked, Who who, int yearId, LocalDate asOf) {
+        return Boolean.TRUE.equals(asked) ? home(who, yearId, asOf).stream().collect(Collectors.toMap(HomeSpoken::student, HomeSpoken::last)) : null;
     }
 
     /** A student's contacts, the newest first. */

@@ -27,6 +27,7 @@ import org.zealousladder.server.engagement.work.WorkPageService.Looking;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.once.OnceService;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.school.roster.SpokenHome;
 import org.zealousladder.server.school.roster.Who;
 
 /** Course work. */
@@ -37,9 +38,11 @@ class WorkController {
     private final MarksService marks;
     private final PiecesService pieces;
     private final WorkSettingsService settings;
+    private final SpokenHome spoken;
     private final OnceService once;
 
-    WorkController(WorkPageService pages, MarksService marks, PiecesService pieces, WorkSettingsService settings, OnceService once) {
+    WorkController(WorkPageService pages, MarksService marks, PiecesService pieces, WorkSettingsService settings, SpokenHome spoken, OnceService once) {
+        this.spoken = spoken;
         this.pages = pages;
         this.marks = marks;
         this.pieces = pieces;
@@ -61,15 +64,15 @@ class WorkController {
         return pages.piece(Who.parse(who), year, asOf, id, new Looking(attempt, late, null, null));
     }
 
-    /** What is taken out. @param hide pieces that are left out; @param codes whether names are hidden */
+    /** What is taken out. @param hide pieces that are left out; @param codes whether names are hidden @param home whether it is shown when home was last spoken to */
     record WorkExportForm(@NotBlank String who, int year, @NotNull LocalDate asOf, @Nullable WhichAttempt attempt, @Nullable Boolean late,
             @Nullable String subject,
-            @Nullable String work, @NotNull List<Integer> hide, boolean codes, @NotBlank String format) {}
+            @Nullable String work, @NotNull List<Integer> hide, boolean codes, @NotBlank String format, @Nullable Boolean home) {}
 
     @PostMapping(path = "/export", produces = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "text/csv"})
     ResponseEntity<Resource> export(@Valid @RequestBody WorkExportForm f) {
         WorkExport export = new WorkExport(pages.view(Who.parse(f.who()), f.year(), f.asOf(), new Looking(f.attempt(), f.late(), f.subject(), f.work())),
-                f.hide(), f.codes());
+                f.hide(), f.codes(), spoken.of(f.home(), Who.parse(f.who()), f.year(), f.asOf()));
         return switch (f.format()) {
             case "csv" -> Download.csv("work-" + f.asOf() + ".csv", export::csv);
             case "xlsx" -> Download.of("work-" + f.asOf() + ".xlsx", MediaType.APPLICATION_OCTET_STREAM, export::xlsx);

@@ -2,12 +2,14 @@ package org.zealousladder.server.engagement.work;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.work.WorkState;
 import org.zealousladder.server.engagement.work.WorkView.PieceColumn;
 import org.zealousladder.server.engagement.work.WorkView.WorkCell;
@@ -15,15 +17,18 @@ import org.zealousladder.server.engagement.work.WorkView.WorkRow;
 import org.zealousladder.server.platform.downloads.CsvRows;
 import org.zealousladder.server.platform.downloads.SheetRows;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.SpokenHome;
 
 /** What is shown, to take along. */
 final class WorkExport {
     private final WorkView view;
     private final List<PieceColumn> columns;
     private final boolean codes;
+    private final @Nullable Map<Integer, LocalDate> spoken;
 
-    /** @param hidden columns that are left out; @param codes whether names are hidden */
-    WorkExport(WorkView view, List<Integer> hidden, boolean codes) {
+    /** @param hidden columns that are left out; @param codes whether names are hidden @param spoken when home was last spoken to; null where that is not shown */
+    WorkExport(WorkView view, List<Integer> hidden, boolean codes, @Nullable Map<Integer, LocalDate> spoken) {
+        this.spoken = spoken;
         this.view = view;
         this.codes = codes;
         columns = view.pieces().stream().filter(p -> !hidden.contains(p.id())).toList();
@@ -52,6 +57,9 @@ final class WorkExport {
         }
         heads.addAll(List.of("Class", "Points so far", "Points of all work", "Share earned of what was marked", "Share handed in of what was due", "Mark",
                 "Not in"));
+        if (spoken != null) {
+            heads.add(SpokenHome.COLUMN);
+        }
         columns.forEach(p -> heads.add(p.title() + ", due " + p.due() + ", of " + Words.plain(p.possible())));
         return heads;
     }
@@ -63,6 +71,10 @@ final class WorkExport {
         }
         cells.addAll(List.of(r.student().className(), r.soFar(), r.ofAll(), orNothing(r.earned()), orNothing(r.attempted()), r.mark() == null ? "" : r.mark(),
                 (double) r.missing()));
+        if (spoken != null) {
+            LocalDate last = spoken.get(r.student().id());
+            cells.add(last == null ? "" : last.toString());
+        }
         Map<Integer, WorkCell> byPiece = r.cells().stream().collect(Collectors.toMap(WorkCell::piece, c -> c));
         columns.forEach(p -> {
             WorkCell c = byPiece.get(p.id());
@@ -71,7 +83,7 @@ final class WorkExport {
         return cells;
     }
 
-    private static Object orNothing(@org.jspecify.annotations.Nullable Double value) {
+    private static Object orNothing(@Nullable Double value) {
         return value == null ? "" : Double.valueOf(Math.round(value * 10_000) / 10_000.0);
     }
 }

@@ -2,6 +2,7 @@ package org.zealousladder.server.screening.table;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.zealousladder.server.platform.downloads.SheetRows;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.roster.SpokenHome;
 import org.zealousladder.server.screening.standings.CellStatus;
 import org.zealousladder.server.screening.table.TableView.TableCell;
 import org.zealousladder.server.screening.table.TableView.TableColumn;
@@ -27,13 +29,16 @@ final class TableExport {
     private final List<TableColumn> columns;
     private final List<Integer> chosen;
     private final boolean codes;
+    private final @Nullable Map<Integer, LocalDate> spoken;
 
     /**
      * @param students in the order shown
      * @param chosen places of the shown columns in the view's columns, in the order shown
      * @param codes whether names are hidden
+     * @param spoken when home was last spoken to, by student; null where that is not shown
      */
-    TableExport(TableView view, List<Integer> students, List<Integer> chosen, boolean codes) {
+    TableExport(TableView view, List<Integer> students, List<Integer> chosen, boolean codes, @Nullable Map<Integer, LocalDate> spoken) {
+        this.spoken = spoken;
         if (chosen.stream().anyMatch(c -> c < 0 || c >= view.columns().size())) {
             throw Refusal.conflict("The table has changed meanwhile. Look at it again and repeat the export.");
         }
@@ -78,6 +83,9 @@ final class TableExport {
             heads.add(Column.of("Student", Column.Type.TEXT));
         }
         heads.addAll(List.of(Column.of("Class", Column.Type.TEXT), Column.optional("Support", Column.Type.TEXT)));
+        if (spoken != null) {
+            heads.add(Column.optional(SpokenHome.COLUMN, Column.Type.DATE));
+        }
         for (int c : chosen) {
             TableColumn column = columns.get(c);
             String name = column.measure() + ", " + column.window();
@@ -97,6 +105,10 @@ final class TableExport {
         }
         cells.add(row.student().className());
         cells.add(row.support() == null ? "" : row.support());
+        if (spoken != null) {
+            LocalDate last = spoken.get(row.student().id());
+            cells.add(last == null ? "" : last.toString());
+        }
         for (int c : chosen) {
             TableColumn column = columns.get(c);
             TableCell cell = row.cells().get(c);

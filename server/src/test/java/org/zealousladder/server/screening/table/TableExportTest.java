@@ -9,6 +9,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.zealousladder.server.platform.downloads.Download;
 import org.zealousladder.server.platform.downloads.DownloadTest;
@@ -40,8 +41,15 @@ class TableExportTest {
     }
 
     private static List<String> csv(List<Integer> students, List<Integer> columns, boolean codes) throws IOException {
-        TableExport export = new TableExport(VIEW, students, columns, codes);
+        TableExport export = new TableExport(VIEW, students, columns, codes, null);
         return DownloadTest.text(Download.csv("table.csv", export::csv)).lines().toList();
+    }
+
+    @Test
+    void whenHomeWasLastSpokenToStandsBesideWhereItIsShown() throws IOException {
+        TableExport export = new TableExport(VIEW, List.of(1, 2), List.of(), false, Map.of(2, LocalDate.of(2026, 3, 2)));
+        assertEquals(List.of("Code,Student,Class,Support,Home last spoken to", "S1,Ada Quill,Tern,,", "S2,'=cmd(),Tern,Individual plan,2026-03-02"),
+                DownloadTest.text(Download.csv("table.csv", export::csv)).lines().toList());
     }
 
     @Test
@@ -54,9 +62,9 @@ class TableExportTest {
     @Test
     void whoIsNotInTheViewIsNotInTheFile() throws IOException {
         assertEquals(1, csv(List.of(77), List.of(0), false).size());
-        assertThrows(Refusal.class, () -> new TableExport(VIEW, List.of(1), List.of(5), false));
+        assertThrows(Refusal.class, () -> new TableExport(VIEW, List.of(1), List.of(5), false, null));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        new TableExport(VIEW, List.of(), List.of(0, 1), false).xlsx(out);
+        new TableExport(VIEW, List.of(), List.of(0, 1), false, null).xlsx(out);
         byte[] book = out.toByteArray();
         assertTrue(book.length > 500 && book[0] == 'P' && book[1] == 'K', "an empty table is a book with a head");
     }
