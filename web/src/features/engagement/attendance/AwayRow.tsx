@@ -33,10 +33,12 @@ export function AwayRow({ s, before, range }: { s: Away; before: boolean; range?
 }
 
 const STEP = 7;
-const SCORES = 22;
+const SCORES = 16;
+const DAY = 3;
+const BARS = 5 * DAY + 1;
 
 function Weeks({ s, range }: { s: Away; range?: [number, number] }) {
-  const top = range ? SCORES + 4 : 0;
+  const top = range ? SCORES + 1 : 0;
   const x = (week: number) => week * STEP + 2.75;
   const y = (v: number) => (range ? 2 + ((range[1] - v) / (range[1] - range[0] || 1)) * (SCORES - 4) : 0);
   const told = s.scores.map((w) => score(w.score)).join(', ');
@@ -45,7 +47,7 @@ function Weeks({ s, range }: { s: Away; range?: [number, number] }) {
       role="img"
       aria-label={`Days away by week: ${s.byWeek.join(', ')}${range ? `. Scores: ${told || 'none'}` : ''}`}
       width={s.byWeek.length * STEP}
-      height={top + 22}
+      height={top + BARS}
       className="block my-0.5"
     >
       {range && s.scores.length > 1 && (
@@ -62,9 +64,9 @@ function Weeks({ s, range }: { s: Away; range?: [number, number] }) {
           // biome-ignore lint/suspicious/noArrayIndexKey: a week is its place.
           key={w}
           x={w * STEP}
-          y={top + (n === 0 ? 20 : 20 - n * 4)}
+          y={top + BARS - 1 - n * DAY}
           width={5.5}
-          height={n === 0 ? 1 : n * 4 + 1}
+          height={n * DAY + 1}
           fill={n === 0 ? 'var(--line)' : s.often ? 'var(--plum)' : 'var(--soft)'}
         />
       ))}

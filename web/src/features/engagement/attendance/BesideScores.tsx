@@ -8,8 +8,7 @@ type Drawn = Group & { week: number; median: number };
 
 const DESIGN = 900;
 const HEIGHT = 132;
-const RIGHT = 150;
-const TOP = 8;
+const TOP = 18;
 const FOOT = 18;
 
 function drawn(beside: Beside, which: 'often' | 'others'): Drawn[] {
@@ -35,7 +34,7 @@ export function BesideScores({ beside, weeks }: { beside: Beside; weeks: number 
   }
   const values = [...often, ...others].flatMap((g) => [g.median, g.low ?? g.median, g.high ?? g.median]);
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  const x = (week: number) => ((week + 0.5) / Math.max(1, weeks)) * (W - RIGHT);
+  const x = (week: number) => ((week + 0.5) / Math.max(1, weeks)) * W;
   const y = (v: number) => {
     const share = (v - low) / (high - low || 1);
     return TOP + (beside.higherIsBetter ? 1 - share : share) * (HEIGHT - TOP - FOOT);
@@ -64,7 +63,7 @@ export function BesideScores({ beside, weeks }: { beside: Beside; weeks: number 
         <Line groups={others} x={(w) => x(w) - 2} y={y} color="var(--soft)" />
         <Line groups={often} x={(w) => x(w) + 2} y={y} color="var(--plum)" square />
         {names.map((n) => (
-          <text key={n.words} x={W - RIGHT + 8} y={n.y} fill={n.color} fontWeight={600}>
+          <text key={n.words} x={W} y={n.y} textAnchor="end" fill={n.color} fontWeight={600}>
             {n.words}
           </text>
         ))}
@@ -78,21 +77,16 @@ export function BesideScores({ beside, weeks }: { beside: Beside; weeks: number 
   );
 }
 
-/** Names at the ends of the lines, apart from each other. */
+/** Names at the ends of the lines, over the upper one and under the lower one. */
 function ends(often: Drawn[], others: Drawn[], y: (v: number) => number) {
   const names = [
     { last: others.at(-1), words: 'the others', color: 'var(--soft)' },
     { last: often.at(-1), words: 'often absent', color: 'var(--plum)' },
   ].flatMap(({ last, words, color }) =>
-    last ? [{ words: `${score(last.median)} ${words}, n ${last.n}`, color, y: y(last.median) + 4 }] : [],
+    last ? [{ words: `${words}: ${score(last.median)}, n ${last.n}`, color, y: y(last.median) }] : [],
   );
-  const [a, b] = names;
-  if (a && b && Math.abs(a.y - b.y) < 16) {
-    const middle = (a.y + b.y) / 2;
-    a.y = middle + (a.y < b.y ? -8 : 8);
-    b.y = middle + (a.y < middle ? 8 : -8);
-  }
-  return names;
+  const upper = Math.min(...names.map((n) => n.y));
+  return names.map((n) => ({ ...n, y: n.y === upper ? n.y - 8 : n.y + 18 }));
 }
 
 function Line({

@@ -10,6 +10,7 @@ import { MonitoringNav } from '../../../ui/MonitoringNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { usePrinting } from '../../../ui/usePrinting';
 import { AgendaPage } from './AgendaPage';
+import { MeetingDays } from './MeetingDays';
 import { useMeeting } from './queries';
 
 /** The team goes through the students in the order of the agenda; on paper each is a page. */
@@ -59,6 +60,7 @@ export default function MeetingPage() {
         )}
         <Button onClick={() => window.print()}>Print the agenda</Button>
       </MonitoringNav>
+      <MeetingDays />
       {meeting.isPending && <Loading label="Preparing the agenda ..." />}
       {meeting.isError && <Failed error={meeting.error} again={() => meeting.refetch()} />}
       {meeting.data &&

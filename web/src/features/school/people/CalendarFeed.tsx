@@ -31,8 +31,8 @@ export function CalendarFeed() {
         Your days in a calendar
       </h3>
       <p className="m-0 text-soft text-[14px]">
-        Look-again days, make-up days, ends of plans, goals and screening windows, with counts and without names.
-        Whoever has the address can read them.
+        Look-again days, the team's meetings, make-up days, ends of plans, goals and screening windows, with counts and
+        without names. Whoever has the address can read them.
         {since && ` There is one since ${longDay(since)}; its address is not shown again.`}
       </p>
       {make.data && (

@@ -78,7 +78,7 @@ class FeedService {
             event.setDateStart(date(d.day()), false);
             event.setDateEnd(date(d.day().plusDays(1)), false);
             event.setSummary(words(d));
-            event.setUrl(address + (d.kind() == FeedStore.Kind.CONTACT ? "/contacts" : "/desk"));
+            event.setUrl(address + page(d.kind()));
             event.setClassification(Classification.private_());
             event.setTransparency(Transparency.transparent());
             feed.addEvent(event);
@@ -90,6 +90,10 @@ class FeedService {
         return new ICalDate(new DateTimeComponents(day.getYear(), day.getMonthValue(), day.getDayOfMonth()), false);
     }
 
+    private static String page(FeedStore.Kind kind) {
+        return kind == FeedStore.Kind.CONTACT ? "/contacts" : kind == FeedStore.Kind.MEETING ? "/meeting" : "/desk";
+    }
+
     /** Counts, and never a name or a code. */
     private static String words(FeedDay d) {
         String students = d.n() + (d.n() == 1 ? " student" : " students");
@@ -99,6 +103,7 @@ class FeedService {
             case DECISION -> "Look again at a decision: " + students;
             case PLAN -> "A plan ends: " + students;
             case GOAL -> "The day of a goal: " + students;
+            case MEETING -> "The team meets";
             case MAKEUP -> "Make-up day: " + students;
             case WINDOW_OPENS -> d.name() + " screening begins";
             case WINDOW_CLOSES -> d.name() + " screening ends";

@@ -42,6 +42,7 @@ class FeedStore {
         PLAN,
         GOAL,
         MAKEUP,
+        MEETING,
         WINDOW_OPENS,
         WINDOW_CLOSES
     }
@@ -69,6 +70,8 @@ class FeedStore {
                   select goal_date, 'goal', count(distinct student_id), '' from goals_goal where superseded_by is null and withdrawn_because is null group by 1
                   union all
                   select on_day, 'makeup', count(distinct student_id), '' from coverage_makeup where superseded_by is null group by 1
+                  union all
+                  select on_day, 'meeting', 0, '' from meeting_day where off_at is null group by 1
                   union all
                   select w.starts, 'window-opens', 0, w.name from measures_window w join roster_year y on y.id = w.year_id
                    where y.school_id is null or y.school_id in (select scope_schools()) or (select scope_role()) = 'administrator'

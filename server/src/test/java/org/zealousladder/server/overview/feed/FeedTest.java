@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
+import tools.jackson.databind.JsonNode;
 
 /** A private calendar: read by its address alone, with counts and no names, until it is renewed or stopped. */
 class FeedTest extends ScreeningTest {
@@ -62,6 +63,26 @@ class FeedTest extends ScreeningTest {
         // Only of one's own students: the other class has goals, too.
         long goals = feed.getEvents().stream().filter(e -> e.getSummary().getValue().startsWith("The day of a goal")).count();
         assertEquals(1, goals);
+    }
+
+    @Test
+    void theTeamsMeetingsStandInItUntilTheyAreTakenOff() throws Exception {
+        int school = db.sql("select school_id from roster_class where code = '2025-KITTIWAKE'").query(Integer.class).single();
+        String days = "/api/meeting/days?who=class-" + classId("2025-KITTIWAKE");
+        send(person("r.oduya"), "/api/meeting/days", Map.of("school", school, "on", "2026-03-19")).andExpect(status().isForbidden());
+        Viewer leads = person("m.tveit");
+        send(leads, "/api/meeting/days", Map.of("school", school, "on", "2026-03-12")).andExpect(refused("422 invalid on"));
+        send(leads, "/api/meeting/days", Map.of("school", school, "on", "2026-03-19")).andExpect(status().isNoContent());
+        send(leads, "/api/meeting/days", Map.of("school", school, "on", "2026-03-19")).andExpect(refused("422 invalid on"));
+        String secret = make(person("r.oduya"));
+        signOutHere();
+        assertTrue(open(secret).getContentAsString().contains("SUMMARY:The team meets"));
+        JsonNode seen = body(read(person("r.oduya"), days));
+        assertEquals("2026-03-19|false", seen.at("/days/0/on").asString() + "|" + seen.get("mayChange").asBoolean());
+        send(leads, "/api/meeting/days/" + seen.at("/days/0/id").asInt() + "/off", Map.of()).andExpect(status().isNoContent());
+        send(leads, "/api/meeting/days/" + seen.at("/days/0/id").asInt() + "/off", Map.of()).andExpect(status().isNotFound());
+        signOutHere();
+        assertFalse(open(secret).getContentAsString().contains("The team meets"));
     }
 
     @Test
