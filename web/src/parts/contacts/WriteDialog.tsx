@@ -13,7 +13,7 @@ import { Complaint } from '../../ui/States';
 import { type LetterForm, useLetters, useSend, useTexts } from './queries';
 import { type Wording, Wordings } from './Wordings';
 
-const TO = { home: 'people at home', student: 'the students themselves', staff: 'their other teachers' };
+const TO = { home: 'people at home', student: 'the students themselves', staff: 'their other teachers and advisers' };
 const NOTHING: Wording[] = [{ language: '', subject: '', body: '' }];
 
 interface Props {

@@ -1,8 +1,11 @@
 import { Link } from 'react-router';
 import type { AttendanceView } from '../../../api/types';
-import { percent, score } from '../../../lib/format';
+import { score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
+
+/** To the tenth: 9.8 % is under a rule of 10 %, and must not read as if it were not. */
+const exactly = (share: number) => `${score(100 * share, { decimals: 1 })} %`;
 
 type Away = AttendanceView['students'][number];
 
@@ -21,8 +24,8 @@ export function AwayRow({ s, before, range }: { s: Away; before: boolean; range?
       <td className="text-right">
         {s.away} <span className="text-soft">of {s.days}</span>
       </td>
-      <td className="text-right">{percent(s.share)}</td>
-      {before && <td className="text-right text-soft">{s.lastYear === undefined ? '' : percent(s.lastYear)}</td>}
+      <td className="text-right">{exactly(s.share)}</td>
+      {before && <td className="text-right text-soft">{s.lastYear === undefined ? '' : exactly(s.lastYear)}</td>}
       <td className="text-right">{s.late || ''}</td>
       <td className="text-right text-soft">{s.daysSince ?? ''}</td>
       <td className="pl-5">

@@ -8,6 +8,8 @@ type Drawn = Group & { week: number; median: number };
 
 const DESIGN = 900;
 const HEIGHT = 132;
+/** Room that a line's name takes. */
+const NAME = 160;
 const TOP = 18;
 const FOOT = 18;
 
@@ -62,13 +64,41 @@ export function BesideScores({ beside, weeks }: { beside: Beside; weeks: number 
       >
         <Line groups={others} x={(w) => x(w) - 2} y={y} color="var(--soft)" />
         <Line groups={often} x={(w) => x(w) + 2} y={y} color="var(--plum)" square />
-        {names.map((n) => (
-          <text key={n.words} x={W} y={n.y} textAnchor="end" fill={n.color} fontWeight={600}>
-            {n.words}
-          </text>
-        ))}
+        {names.map((n) => {
+          // Beside its last point where there is room, else over or under it.
+          const room = W - x(n.week) > NAME;
+          return (
+            <text
+              key={n.words}
+              x={room ? x(n.week) + 9 : W}
+              y={room ? n.at + 4 : n.y}
+              textAnchor={room ? 'start' : 'end'}
+              fill={n.color}
+              fontWeight={600}
+              stroke="var(--paper)"
+              strokeWidth={3}
+              paintOrder="stroke"
+            >
+              {n.words}
+            </text>
+          );
+        })}
+        {[often[0], others[0]].map((g, i) =>
+          g ? (
+            <text
+              // biome-ignore lint/suspicious/noArrayIndexKey: one of each line.
+              key={i}
+              x={x(g.week) - 8}
+              y={y(g.median) + (i === 0 ? -3 : 11)}
+              textAnchor="end"
+              fill={i === 0 ? 'var(--plum)' : 'var(--soft)'}
+            >
+              {score(g.median)}
+            </text>
+          ) : null,
+        )}
         {beside.months.map((m) => (
-          <text key={m.month} x={x(m.week)} y={HEIGHT - 3} textAnchor="middle" fill="var(--soft)">
+          <text key={m.month} x={Math.min(x(m.week), W - 14)} y={HEIGHT - 3} textAnchor="middle" fill="var(--soft)">
             {monthName(m.month)}
           </text>
         ))}
@@ -83,10 +113,10 @@ function ends(often: Drawn[], others: Drawn[], y: (v: number) => number) {
     { last: others.at(-1), words: 'the others', color: 'var(--soft)' },
     { last: often.at(-1), words: 'often absent', color: 'var(--plum)' },
   ].flatMap(({ last, words, color }) =>
-    last ? [{ words: `${words}: ${score(last.median)}, n ${last.n}`, color, y: y(last.median) }] : [],
+    last ? [{ words: `${words}: ${score(last.median)}, n ${last.n}`, color, week: last.week, at: y(last.median) }] : [],
   );
-  const upper = Math.min(...names.map((n) => n.y));
-  return names.map((n) => ({ ...n, y: n.y === upper ? n.y - 8 : n.y + 18 }));
+  const upper = Math.min(...names.map((n) => n.at));
+  return names.map((n) => ({ ...n, y: n.at === upper ? n.at - 8 : n.at + 18 }));
 }
 
 function Line({

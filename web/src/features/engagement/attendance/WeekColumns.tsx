@@ -40,12 +40,18 @@ export function WeekColumns({
       <div className="flex gap-[3px] h-[18px] text-[12.5px] text-soft" aria-hidden>
         {view.weeks.map((w, i) => (
           <span key={w.monday} className="flex-1 min-w-[12px] overflow-visible whitespace-nowrap w-0">
-            {i === 0 || monthName(w.monday) !== monthName(view.weeks[i - 1]?.monday ?? w.monday)
-              ? monthName(w.monday)
-              : ''}
+            {begins(view, i) && !begins(view, i + 1) ? monthName(w.monday) : ''}
           </span>
         ))}
       </div>
     </div>
   );
+}
+
+/** Whether a week is the first of its month; one of a single week has no room for its name. */
+function begins(view: AttendanceView, i: number): boolean {
+  const week = view.weeks[i];
+  if (!week) return false;
+  const before = view.weeks[i - 1];
+  return !before || monthName(before.monday) !== monthName(week.monday);
 }

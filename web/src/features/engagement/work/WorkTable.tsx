@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useRef } from 'react';
+import { type CSSProperties, type KeyboardEvent, useRef } from 'react';
 import { Link } from 'react-router';
 import type { PieceColumn, WorkCell, WorkRow, WorkView } from '../../../api/types';
 import { counted, longDay, plural, score, shortDay } from '../../../lib/format';
@@ -8,6 +8,11 @@ import { useScope } from '../../../lib/scope';
 import { MarkFoot } from './MarkFoot';
 import { MarkInput } from './MarkInput';
 import { useMarkCells } from './useMarkCells';
+
+/** In pixels: a page turned sideways, the first columns on it, and a piece of work. */
+const PAPER = 1020;
+const FIRST = 430;
+const PIECE = 88;
 
 interface Props {
   view: WorkView;
@@ -72,7 +77,10 @@ export function WorkTable({ view, pieces, typing, spoken, readAt, onOpen }: Prop
       );
   return (
     <>
-      <div className="relative overflow-x-auto">
+      <div
+        className="print-wide relative overflow-x-auto"
+        style={{ '--print-zoom': Math.min(1, PAPER / (FIRST + PIECE * pieces.length)) } as CSSProperties}
+      >
         <table ref={table} className="border-collapse text-[14px]">
           <thead>
             <tr>

@@ -15,12 +15,6 @@ import org.junit.jupiter.api.Test;
 
 /** One's own password, and where one is signed in. */
 class AccountTest extends BrowserTest {
-    private void openAccount(String name) {
-        button(name).click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Your account")).click();
-        assertThat(dialog()).containsText("Where you are signed in");
-    }
-
     private Locator field(String label) {
         return dialog().getByLabel(label, new Locator.GetByLabelOptions().setExact(true));
     }

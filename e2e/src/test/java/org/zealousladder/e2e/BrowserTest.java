@@ -165,6 +165,12 @@ abstract class BrowserTest {
     }
 
     /** Opens one of the pages that a rung of the rail holds. */
+    protected void openAccount(String name) {
+        button(name).click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Your account")).click();
+        assertThat(dialog()).containsText("Where you are signed in");
+    }
+
     protected void subView(String rung, String name) {
         view(rung);
         Locator link = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName(rung)).getByRole(AriaRole.LINK,

@@ -213,4 +213,16 @@ class LettersTest extends ScreeningTest {
         assertEquals("student", asking(Viewer.SYSTEM, () -> db.sql("select whom from contacts_contact where student_id = :s").param("s", student("Ada LOWN"))
                 .query(String.class).single()));
     }
+
+    @Test
+    void whoHasAStudentOnACaseloadIsAmongTheirOtherTeachers() throws Exception {
+        Viewer lena = family("LADV");
+        take("login,person,role,school,email", "l.adviser,Ada Viser,teacher,SKERROW,adviser@skerrow.example");
+        take("caseload_of,student,from", "l.adviser,LADV-Ada,2026-01-12");
+        Map<String, Object> form = letter("LADV", "About {first name}", "{first name}: what do you see?", "Ada", "Ben");
+        form.put("to", "staff");
+        JsonNode view = preview(lena, form);
+        assertEquals(List.of("adviser@skerrow.example"), view.get("letters").valueStream().map(l -> l.get("address").asString()).toList());
+        assertEquals("no other teacher or adviser", view.at("/unreached/0/why").asString());
+    }
 }

@@ -100,7 +100,7 @@ class LettersService {
         return switch (to) {
             case HOME -> "nobody at home is on record";
             case STUDENT -> "no address of their own is on record";
-            case STAFF -> "no other teacher";
+            case STAFF -> "no other teacher or adviser";
         };
     }
 

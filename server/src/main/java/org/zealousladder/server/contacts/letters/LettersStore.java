@@ -26,7 +26,7 @@ class LettersStore {
                 .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).param("own", own).query(Somebody.class).list();
     }
 
-    /** Teachers of the students' classes and leaders of their groups, but for the one who writes. */
+    /** Teachers of the students' classes, leaders of their groups and those who have them on a caseload, but for the one who writes. */
     List<Somebody> staff(Collection<Integer> students, LocalDate asOf, int but) {
         return db.sql("""
                 select distinct t.student_id, 's' || t.student_id || '-' || p.id as key, p.name, p.email, null as language, false as no_writing
@@ -34,7 +34,9 @@ class LettersStore {
                          where e.student_id = any(:students) and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf) and (pt.ends is null or pt.ends >= :asOf)
                         union
                         select m.student_id, l.person_id from roster_member m join roster_leads l on l.group_id = m.group_id
-                         where m.student_id = any(:students) and m.starts <= :asOf and (m.ends is null or m.ends >= :asOf) and (l.ends is null or l.ends >= :asOf)) t
+                         where m.student_id = any(:students) and m.starts <= :asOf and (m.ends is null or m.ends >= :asOf) and (l.ends is null or l.ends >= :asOf)
+                        union
+                        select c.student_id, c.person_id from contacts_advisers(:students, :asOf) c) t
                   join people_person p on p.id = t.person_id and p.id <> :but and p.active order by 1, 3""")
                 .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).param("but", but).query(Somebody.class).list();
     }
