@@ -123,6 +123,11 @@ create policy see on xapi_sent for select using (sender_id in (select s.id from 
 grant select on xapi_sent to ladder_app;
 insert into xapi_sent select sender_id, (stored at time zone 'UTC')::date, count(*), max(stored) from xapi_statement group by 1, 2;
 
+-- Everybody who is named in a statement, and the statement that it is about: both are asked by.
+alter table xapi_statement add agents text[] not null default '{}', add refers uuid;
+update xapi_statement set agents = array[actor], refers = voids;
+create index on xapi_statement (refers) where refers is not null;
+
 -- What has been turned has its place as an action; where it was done is kept for what waits.
 update xapi_statement set chain = null where turned and chain is not null;
 comment on column xapi_statement.chain is 'Where it was done, from the outermost: name and address; of what waits.';
@@ -171,7 +176,7 @@ revoke execute on function xapi_act(xapi_done[]) from public;
 
 -- Keeps a list of statements and turns those of it into actions whose student and verb are known, in one go.
 create function xapi_take(in_school integer, in_sender integer, in_stored timestamptz, zone text, ids uuid[], ats timestamptz[], digests text[], raws text[], actors text[],
-                          accounts text[], verbs text[], activities text[], types text[], registrations uuid[], relateds text[], chains text[], told real[], voidings uuid[])
+                          accounts text[], verbs text[], activities text[], types text[], registrations uuid[], relateds text[], chains text[], told real[], voidings uuid[], agents text[], references_to uuid[])
   returns void language plpgsql security definer set search_path = public, pg_temp as $$
 declare
   done xapi_done[];
@@ -182,17 +187,17 @@ begin
   perform monthly_part('xapi_statement', (in_stored at time zone 'UTC')::date);
   with sent as materialized (
     select u.*, w.student_id, v.verb is not null and (w.student_id is not null or v.kind is null) and u.voids is null as turned, v.kind
-      from unnest(ids, ats, digests, raws, actors, accounts, verbs, activities, types, registrations, relateds, chains, told, voidings)
-           as u(id, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids)
+      from unnest(ids, ats, digests, raws, actors, accounts, verbs, activities, types, registrations, relateds, chains, told, voidings, agents, references_to)
+           as u(id, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes, voids, named, refers)
       left join xapi_students(in_school, actors, accounts) w on w.actor = u.actor
       left join lateral (select v.verb, v.kind from xapi_verb v
                           where v.verb = u.verb and (v.school_id is null or v.school_id = in_school) and (v.activity_type is null or v.activity_type = u.activity_type)
                           order by v.school_id is null, v.activity_type is null limit 1) v on true),
   kept as (
     insert into xapi_statement (id, school_id, sender_id, stored, at, digest, raw, actor, account, verb, activity, activity_type, registration, related, chain, minutes,
-                                student_id, voids, turned)
+                                student_id, voids, turned, agents, refers)
     select id, in_school, in_sender, in_stored, at, digest, raw::json, actor, account, verb, activity, activity_type, registration, string_to_array(related, chr(31)),
-           case when not turned then chain::jsonb end, minutes, student_id, voids, turned from sent)
+           case when not turned then chain::jsonb end, minutes, student_id, voids, turned, string_to_array(named, chr(31)), refers from sent)
   select array_agg(row(id, student_id, (at at time zone zone)::date, at, kind, minutes, chain::jsonb)::xapi_done) into done from sent where turned and kind is not null;
   insert into xapi_sent as s values (in_sender, (in_stored at time zone 'UTC')::date, cardinality(ids), in_stored)
   on conflict (sender_id, on_day) do update set statements = s.statements + excluded.statements, last = greatest(s.last, excluded.last);
@@ -200,8 +205,8 @@ begin
     perform xapi_act(done);
   end if;
 end $$;
-revoke execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[]) from public;
-grant execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[]) to ladder_app;
+revoke execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[], text[], uuid[]) from public;
+grant execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[], text[], uuid[]) to ladder_app;
 drop function xapi_month(date);
 
 -- Turns what waits in a school and has come to be known, some at a time. Whoever sets the school up, and the clock.

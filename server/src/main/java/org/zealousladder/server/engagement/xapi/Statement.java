@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -24,14 +25,17 @@ import tools.jackson.databind.node.ObjectNode;
  * @param actor one line by which the same actor is known again; @param account name of the account, where it has one
  * @param activity the object's address, where it is an activity
  * @param related addresses of all activities in it
+ * @param agents everybody who is named in it, each as in {@code actor}
+ * @param refers the statement that it is about
  * @param chain where it was done, from the outermost: grouping, parent, the thing itself; null where the object is no activity
  * @param minutes as told, up to a day; null for nothing told, or more than a day has
  * @param voids the statement that it takes back
  */
 record Statement(UUID id, Instant at, String digest, ObjectNode raw, String actor, @Nullable String account, String verb, @Nullable String activity,
         @Nullable String activityType, @Nullable UUID registration, List<String> related, @Nullable ArrayNode chain, @Nullable Double minutes,
-        @Nullable UUID voids) {
+        @Nullable UUID voids, List<String> agents, @Nullable UUID refers) {
     private static final double DAY = 1440;
+    private static final List<String> IDENTIFIERS = List.of("account", "mbox", "mbox_sha1sum", "openid");
     private static final int DEEPEST = 8;
     private static final int LONGEST_NAME = 200;
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -58,7 +62,8 @@ record Statement(UUID id, Instant at, String digest, ObjectNode raw, String acto
                 account(s.get("actor")),
                 s.at("/verb/id").asString(), activity ? object.get("id").asString() : null, activity ? object.at("/definition/type").asString(null) : null,
                 s.at("/context/registration").isMissingNode() ? null : UUID.fromString(s.at("/context/registration").asString()), related(raw, activity),
-                activity ? chain(raw) : null, minutes == null || minutes > DAY ? null : minutes, voiding ? UUID.fromString(object.get("id").asString()) : null);
+                activity ? chain(raw) : null, minutes == null || minutes > DAY ? null : minutes, voiding ? UUID.fromString(object.get("id").asString()) : null,
+                agents(raw), refers(object));
     }
 
     /** The same for the same actor, however it is written. */
@@ -66,7 +71,7 @@ record Statement(UUID id, Instant at, String digest, ObjectNode raw, String acto
         if (a.has("account")) {
             return "account " + a.at("/account/homePage").asString() + " " + a.at("/account/name").asString();
         }
-        for (String by : List.of("mbox", "mbox_sha1sum", "openid")) {
+        for (String by : IDENTIFIERS) {
             if (a.has(by)) {
                 return by + " " + a.get(by).asString();
             }
@@ -117,6 +122,26 @@ record Statement(UUID id, Instant at, String digest, ObjectNode raw, String acto
             return NODES.stringNode(Shapes.time(node, "timestamp").toString());
         }
         return node;
+    }
+
+    private static @Nullable UUID refers(JsonNode object) {
+        return object.path("objectType").asString("").equals("StatementRef") ? UUID.fromString(object.get("id").asString()) : null;
+    }
+
+    /** Actor, object, instructor, team, the store's authority, members of groups, and those of a sub-statement. */
+    private static List<String> agents(JsonNode s) {
+        LinkedHashSet<String> all = new LinkedHashSet<>();
+        for (JsonNode one : List.of(s.path("actor"), s.path("object"), s.at("/context/instructor"), s.at("/context/team"), s.path("authority"))) {
+            String kind = one.path("objectType").asString("");
+            if (IDENTIFIERS.stream().anyMatch(one::has) && !kind.equals("Activity")) {
+                all.add(actor(one));
+            }
+            one.path("member").forEach(m -> all.add(actor(m)));
+        }
+        if (s.at("/object/objectType").asString("").equals("SubStatement")) {
+            all.addAll(agents(s.path("object")));
+        }
+        return List.copyOf(all);
     }
 
     private static List<String> related(ObjectNode s, boolean activity) {

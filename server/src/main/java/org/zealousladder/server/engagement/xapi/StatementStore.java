@@ -44,7 +44,7 @@ class StatementStore {
     void take(Sender sender, Instant stored, List<Statement> all, String zone) {
         db.sql("""
                 select xapi_take(:school, :sender, :stored, :zone, :ids::uuid[], :ats::timestamptz[], :digests::text[], :raws::text[], :actors::text[], :accounts::text[],
-                                 :verbs::text[], :activities::text[], :types::text[], :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[])""")
+                                 :verbs::text[], :activities::text[], :types::text[], :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[], :agents::text[], :refers::uuid[])""")
                 .param("school", sender.schoolId()).param("sender", sender.id()).param("stored", stored.atOffset(ZoneOffset.UTC)).param("zone", zone)
                 .param("ids", all.stream().map(Statement::id).toArray(UUID[]::new)).param("ats", texts(all, s -> s.at().toString()))
                 .param("digests", texts(all, Statement::digest)).param("raws", texts(all, s -> s.raw().toString()))
@@ -55,7 +55,8 @@ class StatementStore {
                 .param("relateds", texts(all, s -> String.join(APART, s.related())))
                 .param("chains", texts(all, s -> s.chain() == null ? null : s.chain().toString()))
                 .param("minutes", all.stream().map(s -> s.minutes() == null ? null : Float.valueOf(s.minutes().floatValue())).toArray(Float[]::new))
-                .param("voids", all.stream().map(Statement::voids).toArray(UUID[]::new)).query().listOfRows();
+                .param("voids", all.stream().map(Statement::voids).toArray(UUID[]::new)).param("agents", texts(all, s -> String.join(APART, s.agents())))
+                .param("refers", all.stream().map(Statement::refers).toArray(UUID[]::new)).query().listOfRows();
     }
 
     private static @Nullable String[] texts(List<Statement> all, java.util.function.Function<Statement, @Nullable String> of) {
@@ -93,22 +94,37 @@ class StatementStore {
                 .param("voided", voided).query(String.class).optional();
     }
 
-    /** @param after those stored before (or after, ascending) this one come next */
-    record Query(@Nullable String actor, @Nullable String verb, @Nullable String activity, boolean related, @Nullable UUID registration,
-            @Nullable Instant since,
-            @Nullable Instant until, boolean ascending, @Nullable Cursor after, int limit) {}
+    /**
+     * What is asked for.
+     *
+     * @param related whether an activity counts wherever it stands in the statement; @param everybody whether an agent does
+     * @param after those stored before (or after, ascending) this one come next
+     */
+    record Query(@Nullable String actor, boolean everybody, @Nullable String verb, @Nullable String activity, boolean related, @Nullable UUID registration,
+            @Nullable Instant since, @Nullable Instant until, boolean ascending, @Nullable Cursor after, int limit) {}
 
     record Cursor(Instant stored, UUID id) {}
 
     record Found(UUID id, OffsetDateTime stored, String raw) {}
 
     List<Found> find(int school, Query q) {
-        StringBuilder sql = new StringBuilder("select id, stored, raw::text as raw from xapi_statement where school_id = :school and not voided");
         Map<String, Object> values = new HashMap<>(Map.of("school", school, "limit", q.limit()));
-        and(sql, values, q.actor(), "actor", " and actor = :actor");
-        and(sql, values, q.verb(), "verb", " and verb = :verb");
-        and(sql, values, q.activity(), "activity", q.related() ? " and related @> array[:activity::text]" : " and activity = :activity");
-        and(sql, values, q.registration(), "registration", " and registration = :registration");
+        StringBuilder about = new StringBuilder();
+        and(about, values, q.actor(), "actor", q.everybody() ? " and X.agents @> array[:actor::text]" : " and X.actor = :actor");
+        and(about, values, q.verb(), "verb", " and X.verb = :verb");
+        and(about, values, q.activity(), "activity", q.related() ? " and X.related @> array[:activity::text]" : " and X.activity = :activity");
+        and(about, values, q.registration(), "registration", " and X.registration = :registration");
+        StringBuilder sql = new StringBuilder("select id, stored, raw::text as raw from xapi_statement s where school_id = :school and not voided");
+        if (!about.isEmpty()) {
+            // A statement about another statement is found by what that one is about, too, however far away; voided ones lead to what voids them.
+            sql.append("""
+                    \sand (true%1$s or refers is not null and exists (
+                       with recursive t(id, refers, found, deep) as (
+                         select x.id, x.refers, true%2$s, 1 from xapi_statement x where x.id = s.refers and x.school_id = :school
+                         union all
+                         select x.id, x.refers, true%2$s, t.deep + 1 from t join xapi_statement x on x.id = t.refers and x.school_id = :school where t.deep < 8)
+                       select from t where t.found))""".formatted(about.toString().replace("X.", "s."), about.toString().replace("X.", "x.")));
+        }
         and(sql, values, q.since() == null ? null : q.since().atOffset(ZoneOffset.UTC), "since", " and stored > :since");
         and(sql, values, q.until() == null ? null : q.until().atOffset(ZoneOffset.UTC), "until", " and stored <= :until");
         if (q.after() != null) {

@@ -142,9 +142,6 @@ class XapiController {
     }
 
     private ObjectNode list(Sender sender, Map<String, String> asked, String format) {
-        if (yes(asked, "related_agents")) {
-            throw new BadStatement("related_agents", "is not answered here; ask by agent");
-        }
         int limit = 0;
         if (asked.containsKey("limit")) {
             try {
@@ -159,7 +156,8 @@ class XapiController {
         limit = limit == 0 ? MOST : Math.min(limit, MOST);
         boolean ascending = yes(asked, "ascending");
         String registration = asked.get("registration");
-        Query query = new Query(actor(asked.get("agent")), iri(asked, "verb"), iri(asked, "activity"), yes(asked, "related_activities"),
+        Query query = new Query(actor(asked.get("agent")), yes(asked, "related_agents"), iri(asked, "verb"), iri(asked, "activity"),
+                yes(asked, "related_activities"),
                 registration == null ? null : uuid(registration, "registration"), time(asked, "since"), time(asked, "until"), ascending,
                 cursor(asked.get("from")), limit + 1);
         List<Found> found = statements.find(sender, query);

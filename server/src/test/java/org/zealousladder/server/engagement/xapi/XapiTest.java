@@ -234,4 +234,47 @@ class XapiTest extends XapiCase {
                 .header("Authorization", basic(made.get("key").asString(), made.get("secret").asString()));
         assertEquals(404, http.perform(one).andReturn().getResponse().getStatus());
     }
+
+    private List<String> foundIds(String... query) throws Exception {
+        return found(query).get("statements").valueStream().map(n -> n.get("id").asString()).toList();
+    }
+
+    @Test
+    void whoIsNamedAnywhereIsFoundWhereThatIsAskedFor() throws Exception {
+        ObjectNode s = statement("XAPI-Ada", ANSWERED, "with-others");
+        ObjectNode context = (ObjectNode) s.get("context");
+        context.putObject("instructor").put("mbox", "mailto:instructor@xapi.example");
+        ObjectNode team = context.putObject("team").put("objectType", "Group");
+        team.putArray("member").addObject().put("mbox", "mailto:member@xapi.example");
+        String id = json.readTree(send(s).getContentAsString()).get(0).asString();
+        for (String who : List.of("instructor", "member")) {
+            String agent = "{\"mbox\":\"mailto:" + who + "@xapi.example\"}";
+            assertEquals(List.of(), foundIds("agent", agent));
+            assertEquals(List.of(id), foundIds("agent", agent, "related_agents", "true"));
+        }
+        assertEquals(List.of(), foundIds("agent", "{\"mbox\":\"mailto:nobody@xapi.example\"}", "related_agents", "true"));
+    }
+
+    @Test
+    void aStatementAboutAnotherIsFoundByWhatThatOneIsAbout() throws Exception {
+        String about = json.readTree(send(statement("XAPI-Ada", ANSWERED, "commented-on")).getContentAsString()).get(0).asString();
+        String activity = "https://stories.example/commented-on";
+        List<String> chain = new ArrayList<>(List.of(about));
+        for (String who : List.of("a-teacher", "another")) {
+            ObjectNode comment = JsonNodeFactory.instance.objectNode();
+            comment.putObject("actor").put("mbox", "mailto:" + who + "@xapi.example");
+            comment.putObject("verb").put("id", "http://adlnet.gov/expapi/verbs/commented");
+            comment.putObject("object").put("objectType", "StatementRef").put("id", chain.get(0));
+            chain.add(0, json.readTree(send(comment).getContentAsString()).get(0).asString());
+        }
+        assertEquals(chain, foundIds("activity", activity));
+        assertEquals(List.of(about), foundIds("activity", activity, "verb", ANSWERED, "limit", "1", "ascending", "true"));
+        // Once it is voided, what is about it stands; it is not given back itself.
+        ObjectNode voiding = JsonNodeFactory.instance.objectNode();
+        voiding.putObject("actor").put("mbox", "mailto:a-teacher@xapi.example");
+        voiding.putObject("verb").put("id", VOIDED);
+        voiding.putObject("object").put("objectType", "StatementRef").put("id", about);
+        String by = json.readTree(send(voiding).getContentAsString()).get(0).asString();
+        assertEquals(List.of(by, chain.get(0), chain.get(1)), foundIds("activity", activity));
+    }
 }
