@@ -67,11 +67,16 @@ function Whole({ view }: { view: ContactsView }) {
           written is listed here and on the student's page.
         </Empty>
       ) : (
-        <ul className="m-0 p-0 list-none">
-          {view.contacts.map((c) => (
-            <Row key={c.id} contact={c} day={c.on} />
-          ))}
-        </ul>
+        <section aria-labelledby="all">
+          <h2 id="all" className="text-[14.5px] font-semibold m-0 mb-1">
+            What was said and written
+          </h2>
+          <ul className="m-0 p-0 list-none">
+            {view.contacts.map((c) => (
+              <Row key={c.id} contact={c} day={c.on} />
+            ))}
+          </ul>
+        </section>
       )}
     </div>
   );

@@ -40,6 +40,8 @@ class CutsTest extends BrowserTest {
         page.mouse().down();
         page.mouse().move(box.x + box.width / 2, box.y - 40, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(6));
         page.mouse().up();
+        // The page follows a moment later.
+        assertThat(typed("Secure")).not().hasValue(Integer.toString(before));
         int after = Integer.parseInt(rung("Secure").getAttribute("aria-valuenow"));
         assertThat(typed("Secure")).hasValue(Integer.toString(after));
         assertEquals(true, after > before + 3, before + " to " + after);

@@ -43,7 +43,8 @@ final class Operations implements AutoCloseable {
         builder.environment().putAll(settings);
         builder.environment().put("LADDER_CONF", state.resolve("ladder.conf").toString());
         Process process = builder.start();
-        if (!process.waitFor(3, TimeUnit.MINUTES)) {
+        // Long enough for a slow machine: only what hangs does not end.
+        if (!process.waitFor(6, TimeUnit.MINUTES)) {
             process.destroyForcibly();
             throw new IllegalStateException("did not end: " + commands);
         }

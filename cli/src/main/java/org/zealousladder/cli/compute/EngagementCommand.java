@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
-import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.core.engagement.ClassWeeks;
 import org.zealousladder.core.engagement.Engagement;
@@ -71,9 +70,8 @@ final class EngagementCommand implements Callable<Integer> {
         } catch (BadCsvException | IllegalArgumentException e) {
             throw wrong(e.getMessage());
         }
-        read.problems.forEach(p -> System.err.println("row " + p.row() + ", column " + p.column() + ": " + p.message()));
         LocalDate last = asOf != null ? day(asOf) : read.empty() ? LocalDate.EPOCH : read.latest();
-        boolean stop = !read.problems.isEmpty() && !skipBad;
+        boolean stop = Problems.stop(read.problems, skipBad);
         try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16);
                 JsonGenerator json = JsonFactory.builder().build().createGenerator(tools.jackson.core.ObjectWriteContext.empty(), out)) {
             json.writeStartObject();
@@ -81,12 +79,8 @@ final class EngagementCommand implements Callable<Integer> {
                 json.writeStringProperty("asOf", last.toString());
                 write(json, read, settings, last);
             }
-            problems(json, read.problems);
+            Problems.write(json, read.problems);
             json.writeEndObject();
-        }
-        if (stop) {
-            System.err.println(read.problems.size() == 1 ? "1 bad cell; nothing was computed. Mend it, or use --skip-bad."
-                    : read.problems.size() + " bad cells; nothing was computed. Mend them, or use --skip-bad.");
         }
         return stop ? 2 : 0;
     }
@@ -182,21 +176,6 @@ final class EngagementCommand implements Callable<Integer> {
         }
         json.writeEndArray();
         json.writeEndObject();
-    }
-
-    private static void problems(JsonGenerator json, List<Problem> problems) {
-        if (problems.isEmpty()) {
-            return;
-        }
-        json.writeArrayPropertyStart("problems");
-        for (Problem p : problems) {
-            json.writeStartObject();
-            json.writeNumberProperty("row", p.row());
-            json.writeStringProperty("column", p.column());
-            json.writeStringProperty("message", p.message());
-            json.writeEndObject();
-        }
-        json.writeEndArray();
     }
 
     private LocalDate day(String text) {

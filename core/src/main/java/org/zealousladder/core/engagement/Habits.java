@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.zealousladder.core.Coded;
+import org.zealousladder.core.summary.Shares;
 
 /**
  * When things are done. That most are done in one part of the day is said only when the figures allow it: at least 20 actions on 5 days, of which one part has 60 % or
@@ -14,8 +15,6 @@ public final class Habits {
     private static final int DAYS = 5;
     private static final double SHARE = 0.6;
     private static final double SURELY = 0.4;
-    /** The normal distribution's 97.5 % point. */
-    private static final double Z = 1.959963984540054;
 
     /** Parts of the day by their hours, the first included and the last not. */
     public enum Part implements Coded {
@@ -64,18 +63,11 @@ public final class Habits {
         }
         for (Part part : Part.values()) {
             int k = IntStream.range(0, 24).filter(h -> Part.of(h) == part).map(h -> byHour[h]).sum();
-            double low = wilsonLow(k, n);
+            double low = Shares.wilson(k, n).low();
             if (k >= SHARE * n && low > SURELY) {
                 return Optional.of(new Mostly(part, k / (double) n, low));
             }
         }
         return Optional.empty();
-    }
-
-    /** Lower end of the 95 % score interval of a share (Wilson 1927). */
-    static double wilsonLow(int k, int n) {
-        double p = k / (double) n;
-        double z2 = Z * Z;
-        return (p + z2 / (2 * n) - Z * Math.sqrt(p * (1 - p) / n + z2 / (4.0 * n * n))) / (1 + z2 / n);
     }
 }

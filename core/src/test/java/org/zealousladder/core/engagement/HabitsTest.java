@@ -16,13 +16,6 @@ class HabitsTest {
     }
 
     @Test
-    void theLowerEndIsWilsons() {
-        // 15 of 20: (0.75 + 1.9207/20 − 1.96·√(0.75·0.25/20 + 0.9604/400)) / (1 + 3.8415/20), worked by hand.
-        assertEquals(0.5313, Habits.wilsonLow(15, 20), 0.0001);
-        assertEquals(0, Habits.wilsonLow(0, 20), 1e-12);
-    }
-
-    @Test
     void mostlyIsSaidFromTwentyActionsOnFiveDaysWithSixtyPerCent() {
         Habits.Mostly evening = Habits.mostly(hours(19, 10, 22, 3, 2, 2, 9, 5), 5).orElseThrow();
         assertEquals(Habits.Part.EVENING, evening.part());

@@ -1,0 +1,170 @@
+package org.zealousladder.cli.compute;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.zealousladder.core.skills.ClassSkill;
+import org.zealousladder.core.skills.SkillSettings;
+import org.zealousladder.core.skills.SkillStanding;
+import org.zealousladder.core.skills.SkillState;
+import org.zealousladder.core.skills.SkillTally;
+import org.zealousladder.server.exchange.records.csv.BadCsvException;
+import org.zealousladder.server.platform.files.Cells;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.json.JsonFactory;
+
+/** Who has which skill. Exit code 0, or 2 when the file or an option is wrong. */
+@Command(name = "skills", mixinStandardHelpOptions = true, sortOptions = false,
+        description = {"Who has which skill, from answers alone.",
+                "ANSWERS: student,item,skill,points,possible,date[,answer]  with ISO dates; an item of several skills has a row for each."})
+final class SkillsCommand implements Callable<Integer> {
+    @Parameters(paramLabel = "ANSWERS.csv")
+    private Path answers;
+
+    @Option(names = "--standard", paramLabel = "SHARE", defaultValue = "0.7", description = "Share of right answers that is having it (default 0.7).")
+    private double standard;
+
+    @Option(names = "--sureness", paramLabel = "SHARE", defaultValue = "0.75", description = "How sure one has to be to say so (default 0.75).")
+    private double sureness;
+
+    @Option(names = "--half-life", paramLabel = "DAYS", defaultValue = "90", description = "Days after which an answer counts half (default 90).")
+    private double halfLife;
+
+    @Option(names = "--as-of", paramLabel = "DATE", description = "Leave out later days (default: the latest in the file).")
+    private String asOf;
+
+    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
+    private boolean skipBad;
+
+    @Option(names = "--format", defaultValue = "json", description = "json (default) or table.")
+    private String format;
+
+    @CommandLine.Spec
+    private CommandLine.Model.CommandSpec spec;
+
+    private record Skill(String name, int place, ClassSkill of) {}
+
+    @Override
+    public Integer call() throws IOException {
+        if (!List.of("json", "table").contains(format)) {
+            throw wrong("'" + format + "' is not a format; use json or table");
+        }
+        SkillSettings settings;
+        Answers read;
+        try {
+            settings = new SkillSettings(standard, sureness, halfLife);
+            read = new Answers(halfLife, asOf == null ? null : Cells.date(asOf));
+            read.read(answers);
+        } catch (BadCsvException | IllegalArgumentException e) {
+            throw wrong(e.getMessage());
+        }
+        boolean stop = Problems.stop(read.problems, skipBad);
+        if (format.equals("table")) {
+            if (!stop) {
+                table(read, settings);
+            }
+        } else {
+            json(read, settings, stop);
+        }
+        return stop ? 2 : 0;
+    }
+
+    private static List<Skill> skills(Answers read, SkillSettings settings) {
+        long day = read.day().toEpochDay();
+        List<Skill> all = new ArrayList<>();
+        read.skills.forEach((name, place) -> {
+            List<SkillState> states = new ArrayList<>(read.students.size());
+            read.students.values().forEach(s -> states.add(standing(read.of(s, place), day, settings).state()));
+            all.add(new Skill(name, place, ClassSkill.of(states)));
+        });
+        all.sort(Comparator.comparing(Skill::of, ClassSkill.MOST_SECURE_FIRST).thenComparing(Skill::name));
+        return all;
+    }
+
+    private static SkillStanding standing(SkillTally tally, long day, SkillSettings settings) {
+        return (tally == null ? NOTHING : tally).on(day, settings);
+    }
+
+    private static final SkillTally NOTHING = new SkillTally();
+
+    private static void json(Answers read, SkillSettings settings, boolean stop) throws IOException {
+        try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16);
+                JsonGenerator json = JsonFactory.builder().build().createGenerator(tools.jackson.core.ObjectWriteContext.empty(), out)) {
+            json.writeStartObject();
+            if (!stop) {
+                write(json, read, settings);
+            }
+            Problems.write(json, read.problems);
+            json.writeEndObject();
+        }
+    }
+
+    private static void write(JsonGenerator json, Answers read, SkillSettings settings) {
+        LocalDate day = read.day();
+        json.writeStringProperty("asOf", day.toString());
+        List<Skill> skills = skills(read, settings);
+        json.writeArrayPropertyStart("skills");
+        for (Skill s : skills) {
+            json.writeStartObject();
+            json.writeStringProperty("skill", s.name());
+            json.writeNumberProperty("tried", s.of().tried());
+            json.writeNumberProperty("secure", s.of().secure());
+            json.writeNumberProperty("shaky", s.of().shaky());
+            json.writeNumberProperty("notYet", s.of().notYet());
+            json.writeNumberProperty("tooFew", s.of().tooFew());
+            s.of().share().ifPresent(share -> {
+                json.writeNumberProperty("shareSecure", share.value());
+                json.writeNumberProperty("low", share.low());
+                json.writeNumberProperty("high", share.high());
+            });
+            json.writeEndObject();
+        }
+        json.writeEndArray();
+        json.writeArrayPropertyStart("students");
+        read.students.entrySet().stream().sorted(Map.Entry.comparingByKey()).forEach(student -> {
+            for (Skill s : skills) {
+                SkillTally tally = read.of(student.getValue(), s.place());
+                if (tally != null) {
+                    student(json, student.getKey(), s.name(), tally.on(day.toEpochDay(), settings));
+                }
+            }
+        });
+        json.writeEndArray();
+    }
+
+    private static void student(JsonGenerator json, String student, String skill, SkillStanding s) {
+        json.writeStartObject();
+        json.writeStringProperty("student", student);
+        json.writeStringProperty("skill", skill);
+        json.writeStringProperty("state", s.state().code());
+        json.writeNumberProperty("n", s.answers());
+        json.writeNumberProperty("right", s.right());
+        json.writeNumberProperty("chance", s.chance());
+        json.writeEndObject();
+    }
+
+    private static void table(Answers read, SkillSettings settings) {
+        List<Skill> skills = skills(read, settings);
+        int wide = Math.max(5, skills.stream().mapToInt(s -> s.name().length()).max().orElse(5));
+        String line = "%-" + wide + "s %6s %7s %6s %8s %8s %14s%n";
+        System.out.printf(line, "skill", "tried", "secure", "shaky", "not yet", "too few", "share secure");
+        skills.forEach(s -> System.out.printf(Locale.ROOT, line, s.name(), s.of().tried(), s.of().secure(), s.of().shaky(), s.of().notYet(), s.of().tooFew(),
+                s.of().share().map(i -> "%.0f %% (%.0f-%.0f)".formatted(100 * i.value(), 100 * i.low(), 100 * i.high())).orElse("")));
+    }
+
+    private CommandLine.ParameterException wrong(String sentence) {
+        return new CommandLine.ParameterException(spec.commandLine(), sentence);
+    }
+}

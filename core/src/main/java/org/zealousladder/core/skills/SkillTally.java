@@ -1,0 +1,53 @@
+package org.zealousladder.core.skills;
+
+/**
+ * A student's answers on a skill, added one by one in any order. Each is kept as weights of right and wrong, {@code 2^(-days/half-life)} at the newest answer's
+ * day: forgetting is the same whether it is reckoned at the end or on the way, so no list of answers is needed and no power overflows.
+ */
+public final class SkillTally {
+    private double right;
+    private double wrong;
+    private double plain;
+    private int answers;
+    private long day = Long.MIN_VALUE;
+
+    /**
+     * Adds an answer.
+     *
+     * @param share points earned of those possible, 0 to 1; partial credit shares its weight
+     * @param on day of the answer, as an epoch day
+     * @throws IllegalArgumentException for another share
+     */
+    public void add(double share, long on, double halfLife) {
+        if (!(share >= 0 && share <= 1)) {
+            throw new IllegalArgumentException("a share of the points is from 0 to 1, not " + share);
+        }
+        double weight = 1;
+        if (answers > 0 && on > day) {
+            double older = weight(on - day, halfLife);
+            right *= older;
+            wrong *= older;
+        } else if (answers > 0) {
+            weight = weight(day - on, halfLife);
+        }
+        day = Math.max(day, on);
+        right += weight * share;
+        wrong += weight * (1 - share);
+        plain += share;
+        answers++;
+    }
+
+    private static double weight(long days, double halfLife) {
+        return days == 0 ? 1 : Math.pow(2, -days / halfLife);
+    }
+
+    public int answers() {
+        return answers;
+    }
+
+    /** As known on a day that no answer is later than. */
+    public SkillStanding on(long asOf, SkillSettings settings) {
+        double old = answers == 0 ? 1 : weight(Math.max(0, asOf - day), settings.halfLife());
+        return SkillStanding.of(answers, plain, old * right, old * wrong, settings);
+    }
+}
