@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.LoadState;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -34,7 +35,8 @@ class CutsTest extends BrowserTest {
     void aRungIsDraggedAndTheNumberFollows() {
         newSet("Dragged");
         int before = Integer.parseInt(rung("Secure").getAttribute("aria-valuenow"));
-        // Waits until it stands still, as a hand does.
+        // What comes late moves the page under the hand: it waits for that, and until the rung stands still.
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         rung("Secure").hover();
         BoundingBox box = rung("Secure").boundingBox();
         page.mouse().down();
