@@ -147,8 +147,11 @@ bench_matching() { # CLASSPATH
 # A day of activity by xAPI, then the views of it over a year's fifty million actions.
 bench_activity() { # CLASSPATH
   local students=$STATE/$NAME/students.csv
-  database_sql "$NAME" ladder "insert into xapi_sender (school_id, name, key, digest) select id, 'Bench', 'bench-key-' || id, encode(sha256('bench'), 'hex') from roster_school" \
-    "\\copy (select k.school_id, s.code from roster_enrolment e join roster_class k on k.id = e.class_id join roster_student s on s.id = e.student_id where '2026-03-13' between e.starts and coalesce(e.ends, '2026-03-13') order by md5(s.code)) to '$students' csv"
+  database_sql "$NAME" ladder "insert into xapi_sender (school_id, name, key, digest)
+       select id, 'Bench', 'bench-key-' || id, encode(sha256('bench'), 'hex') from roster_school" \
+    "create temporary view bench_students as select k.school_id, s.code from roster_enrolment e join roster_class k on k.id = e.class_id
+       join roster_student s on s.id = e.student_id where '2026-03-13' between e.starts and coalesce(e.ends, '2026-03-13') order by md5(s.code)" \
+    "\\copy (select * from bench_students) to '$students' csv"
   say "Sending two million statements ..."
   java -cp "$1" org.zealousladder.bench.ActivityArrival "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$students" bench 2000000
   server_stop "$NAME"

@@ -175,7 +175,8 @@ end $$;
 revoke execute on function xapi_act(xapi_done[]) from public;
 
 -- Keeps a list of statements and turns those of it into actions whose student and verb are known, in one go.
-create function xapi_take(in_school integer, in_sender integer, in_stored timestamptz, zone text, ids uuid[], ats timestamptz[], digests text[], raws text[], actors text[],
+create function xapi_take(in_school integer, in_sender integer, in_stored timestamptz, zone text, ids uuid[], ats timestamptz[],
+                          digests text[], raws text[], actors text[],
                           accounts text[], verbs text[], activities text[], types text[], registrations uuid[], relateds text[], chains text[], told real[], voidings uuid[], agents text[], references_to uuid[])
   returns void language plpgsql security definer set search_path = public, pg_temp as $$
 declare
@@ -205,8 +206,8 @@ begin
     perform xapi_act(done);
   end if;
 end $$;
-revoke execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[], text[], uuid[]) from public;
-grant execute on function xapi_take(integer, integer, timestamptz, text, uuid[], timestamptz[], text[], text[], text[], text[], text[], text[], text[], uuid[], text[], text[], real[], uuid[], text[], uuid[]) to ladder_app;
+revoke execute on function xapi_take from public;
+grant execute on function xapi_take to ladder_app;
 drop function xapi_month(date);
 
 -- Turns what waits in a school and has come to be known, some at a time. Whoever sets the school up, and the clock.

@@ -2,7 +2,6 @@ package org.zealousladder.cli.compute;
 
 import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
@@ -27,10 +26,7 @@ final class AnswerFile {
      * @throws IllegalArgumentException for a file that is not there
      */
     static void each(Path path, List<Problem> problems, Consumer<AnswerRow> good) throws IOException, BadCsvException {
-        if (!Files.isReadable(path) || Files.isDirectory(path)) {
-            throw new IllegalArgumentException(path + ": there is no such file, or it cannot be read");
-        }
-        try (CsvFile file = CsvFile.open(path)) {
+        try (CsvFile file = CsvFile.open(Computation.readable(path))) {
             Columns columns = new Columns(file, "answers", "student", "item", "skill", "points", "possible", "date");
             for (CsvRecord r = file.nextRow(); r != null; r = file.nextRow()) {
                 if (file.breaksOff(r)) {

@@ -3,7 +3,6 @@ package org.zealousladder.cli.compute;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -11,7 +10,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.concurrent.Callable;
 import org.zealousladder.core.calendar.SchoolDays;
 import org.zealousladder.core.engagement.ClassWeeks;
 import org.zealousladder.core.engagement.Engagement;
@@ -19,7 +17,6 @@ import org.zealousladder.core.engagement.EngagementRule;
 import org.zealousladder.core.engagement.EngagementSettings;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Cells;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -30,7 +27,7 @@ import tools.jackson.core.json.JsonFactory;
 @Command(name = "engagement", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"Weeks of time and what the rules say of them, from files alone.", "ACTIVITY: student,class,date,kind,minutes  with ISO dates.",
                 "CLOSED:   date,reason", "RULES:    {\"quiet\": {\"threshold\": 0.4, \"weeks\": 3}, \"dropped\": {\"on\": false}}"})
-final class EngagementCommand implements Callable<Integer> {
+final class EngagementCommand extends Computation {
     @Parameters(paramLabel = "ACTIVITY.csv")
     private Path activity;
 
@@ -43,35 +40,22 @@ final class EngagementCommand implements Callable<Integer> {
     @Option(names = "--as-of", paramLabel = "DATE", description = "Leave out later days (default: the latest in the file).")
     private String asOf;
 
-    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
-    private boolean skipBad;
-
-    @Option(names = "--format", defaultValue = "json", description = "json (default).")
-    private String format;
-
-    @CommandLine.Spec
-    private CommandLine.Model.CommandSpec spec;
-
     @Override
     public Integer call() throws IOException {
-        if (!format.equals("json")) {
-            throw wrong("'" + format + "' is not a format; use json");
-        }
+        requireFormat(List.of("json"));
         Activity read = new Activity();
         EngagementSettings settings;
         try {
-            readable(activity);
-            read.read(activity);
+            read.read(readable(activity));
             if (calendar != null) {
-                readable(calendar);
-                read.readClosed(calendar);
+                read.readClosed(readable(calendar));
             }
             settings = rules == null ? EngagementSettings.standard() : RulesFile.read(readable(rules));
         } catch (BadCsvException | IllegalArgumentException e) {
             throw wrong(e.getMessage());
         }
-        LocalDate last = asOf != null ? day(asOf) : read.empty() ? LocalDate.EPOCH : read.latest();
         boolean stop = Problems.stop(read.problems, skipBad);
+        LocalDate last = asOf != null ? day(asOf) : read.empty() ? LocalDate.EPOCH : read.latest();
         try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16);
                 JsonGenerator json = JsonFactory.builder().build().createGenerator(tools.jackson.core.ObjectWriteContext.empty(), out)) {
             json.writeStartObject();
@@ -184,16 +168,5 @@ final class EngagementCommand implements Callable<Integer> {
         } catch (IllegalArgumentException e) {
             throw wrong("--as-of: " + e.getMessage());
         }
-    }
-
-    private Path readable(Path file) {
-        if (!Files.isReadable(file) || Files.isDirectory(file)) {
-            throw wrong(file + ": there is no such file, or it cannot be read");
-        }
-        return file;
-    }
-
-    private CommandLine.ParameterException wrong(String sentence) {
-        return new CommandLine.ParameterException(spec.commandLine(), sentence);
     }
 }

@@ -3,14 +3,12 @@ package org.zealousladder.cli.compute;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +19,6 @@ import org.zealousladder.core.groups.Grouper;
 import org.zealousladder.core.groups.Proposal;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Cells;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,7 +30,7 @@ import tools.jackson.core.json.JsonFactory;
         description = {"Small groups of a like need, fresh as far as that goes, from files alone.",
                 "STUDENTS: student and any columns of numbers, the need; each column counts alike.",
                 "PAIRS:    a,b,date  who worked together when"})
-final class GroupsCommand implements Callable<Integer> {
+final class GroupsCommand extends Computation {
     private static final Pattern SIZE = Pattern.compile("(\\d{1,4})(?:-(\\d{1,4}))?");
 
     @Parameters(paramLabel = "STUDENTS.csv")
@@ -63,20 +60,9 @@ final class GroupsCommand implements Callable<Integer> {
     @Option(names = "--seed", paramLabel = "N", defaultValue = "1", description = "The same seed has the same answer (default 1).")
     private long seed;
 
-    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
-    private boolean skipBad;
-
-    @Option(names = "--format", defaultValue = "json", description = "json (default) or table.")
-    private String format;
-
-    @CommandLine.Spec
-    private CommandLine.Model.CommandSpec spec;
-
     @Override
     public Integer call() throws IOException {
-        if (!List.of("json", "table").contains(format)) {
-            throw wrong("'" + format + "' is not a format; use json or table");
-        }
+        requireFormat(List.of("json", "table"));
         Needs read = new Needs();
         try {
             read.read(readable(students));
@@ -191,16 +177,5 @@ final class GroupsCommand implements Callable<Integer> {
                 p.cost().need(),
                 p.cost().fresh(), p.cost().size(), p.tries());
         p.again().forEach(m -> System.out.printf(Locale.ROOT, "%s and %s meet again after %.1f weeks%n", names.get(m.a()), names.get(m.b()), m.weeks()));
-    }
-
-    private static Path readable(Path file) {
-        if (!Files.isReadable(file) || Files.isDirectory(file)) {
-            throw new IllegalArgumentException(file + ": there is no such file, or it cannot be read");
-        }
-        return file;
-    }
-
-    private CommandLine.ParameterException wrong(String sentence) {
-        return new CommandLine.ParameterException(spec.commandLine(), sentence);
     }
 }

@@ -10,16 +10,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
-import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.cli.compute.AnswerFile.AnswerRow;
 import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.skills.ItemAnalysis;
 import org.zealousladder.core.skills.ItemReason;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.json.JsonFactory;
@@ -28,24 +25,13 @@ import tools.jackson.core.json.JsonFactory;
 @Command(name = "items", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"How the items of a check do, from answers alone.",
                 "ANSWERS: student,item,skill,points,possible,date[,answer]; of several answers to an item the latest counts."})
-final class ItemsCommand implements Callable<Integer> {
+final class ItemsCommand extends Computation {
     @Parameters(paramLabel = "ANSWERS.csv")
     private Path answers;
 
-    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
-    private boolean skipBad;
-
-    @Option(names = "--format", defaultValue = "json", description = "json (default) or table.")
-    private String format;
-
-    @CommandLine.Spec
-    private CommandLine.Model.CommandSpec spec;
-
     @Override
     public Integer call() throws IOException {
-        if (!List.of("json", "table").contains(format)) {
-            throw wrong("'" + format + "' is not a format; use json or table");
-        }
+        requireFormat(List.of("json", "table"));
         List<Problem> problems = new ArrayList<>();
         Map<String, Map<String, AnswerRow>> byStudent = new TreeMap<>();
         Map<String, Double> items = new TreeMap<>();
@@ -143,9 +129,5 @@ final class ItemsCommand implements Callable<Integer> {
 
     private static String shown(OptionalDouble value) {
         return value.isPresent() ? "%.2f".formatted(value.getAsDouble()) : "-";
-    }
-
-    private CommandLine.ParameterException wrong(String sentence) {
-        return new CommandLine.ParameterException(spec.commandLine(), sentence);
     }
 }

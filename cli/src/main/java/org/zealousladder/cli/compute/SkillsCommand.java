@@ -10,7 +10,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.Callable;
 import org.zealousladder.core.skills.ClassSkill;
 import org.zealousladder.core.skills.SkillSettings;
 import org.zealousladder.core.skills.SkillStanding;
@@ -18,7 +17,6 @@ import org.zealousladder.core.skills.SkillState;
 import org.zealousladder.core.skills.SkillTally;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Cells;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -29,7 +27,7 @@ import tools.jackson.core.json.JsonFactory;
 @Command(name = "skills", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"Who has which skill, from answers alone.",
                 "ANSWERS: student,item,skill,points,possible,date[,answer]  with ISO dates; an item of several skills has a row for each."})
-final class SkillsCommand implements Callable<Integer> {
+final class SkillsCommand extends Computation {
     @Parameters(paramLabel = "ANSWERS.csv")
     private Path answers;
 
@@ -45,22 +43,11 @@ final class SkillsCommand implements Callable<Integer> {
     @Option(names = "--as-of", paramLabel = "DATE", description = "Leave out later days (default: the latest in the file).")
     private String asOf;
 
-    @Option(names = "--skip-bad", description = "Compute the good rows and list the bad ones under 'problems'.")
-    private boolean skipBad;
-
-    @Option(names = "--format", defaultValue = "json", description = "json (default) or table.")
-    private String format;
-
-    @CommandLine.Spec
-    private CommandLine.Model.CommandSpec spec;
-
     private record Skill(String name, int place, ClassSkill of) {}
 
     @Override
     public Integer call() throws IOException {
-        if (!List.of("json", "table").contains(format)) {
-            throw wrong("'" + format + "' is not a format; use json or table");
-        }
+        requireFormat(List.of("json", "table"));
         SkillSettings settings;
         Answers read;
         try {
@@ -162,9 +149,5 @@ final class SkillsCommand implements Callable<Integer> {
         System.out.printf(line, "skill", "tried", "secure", "shaky", "not yet", "too few", "share secure");
         skills.forEach(s -> System.out.printf(Locale.ROOT, line, s.name(), s.of().tried(), s.of().secure(), s.of().shaky(), s.of().notYet(), s.of().tooFew(),
                 s.of().share().map(i -> "%.0f %% (%.0f-%.0f)".formatted(100 * i.value(), 100 * i.low(), 100 * i.high())).orElse("")));
-    }
-
-    private CommandLine.ParameterException wrong(String sentence) {
-        return new CommandLine.ParameterException(spec.commandLine(), sentence);
     }
 }

@@ -29,7 +29,8 @@ class ActivityStore {
     List<SeatWeeks> classes(Collection<Integer> classes, LocalDate from, LocalDate asOf) {
         return db.sql("""
                 select class_id, student_id, coalesce(array_agg(week order by week) filter (where week is not null), '{}'),
-                       coalesce(array_agg(minutes order by week) filter (where week is not null), '{}'), coalesce(array_agg(actions order by week) filter (where week is not null), '{}'),
+                       coalesce(array_agg(minutes order by week) filter (where week is not null), '{}'),
+                       coalesce(array_agg(actions order by week) filter (where week is not null), '{}'),
                        min(first_day), max(last_day)
                   from engagement_classes(:classes, :from, :asOf) group by class_id, seat, student_id order by class_id, seat""")
                 .param("classes", classes.toArray(Integer[]::new)).param("from", from).param("asOf", asOf)

@@ -25,7 +25,8 @@ class HabitsStore {
 
     List<HourRow> hours(Collection<Integer> students, LocalDate from, LocalDate asOf, String zone) {
         return db.sql("""
-                select student_id, day, hour, sum(actions)::integer as actions, (count(distinct on_day) filter (where hour is not null))::integer as days, sum(minutes) as minutes
+                select student_id, day, hour, sum(actions)::integer as actions,
+                       (count(distinct on_day) filter (where hour is not null))::integer as days, sum(minutes) as minutes
                   from (select student_id, on_day, extract(isodow from on_day)::integer as day, extract(hour from at at time zone :zone)::integer as hour,
                                count(*) as actions, sum(counted) as minutes
                           from engagement_action where student_id = any(:students) and on_day between :from and :asOf and superseded_at is null group by 1, 2, 4) a

@@ -44,7 +44,8 @@ class StatementStore {
     void take(Sender sender, Instant stored, List<Statement> all, String zone) {
         db.sql("""
                 select xapi_take(:school, :sender, :stored, :zone, :ids::uuid[], :ats::timestamptz[], :digests::text[], :raws::text[], :actors::text[], :accounts::text[],
-                                 :verbs::text[], :activities::text[], :types::text[], :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[], :agents::text[], :refers::uuid[])""")
+                                 :verbs::text[], :activities::text[], :types::text[],
+                                 :registrations::uuid[], :relateds::text[], :chains::text[], :minutes::real[], :voids::uuid[], :agents::text[], :refers::uuid[])""")
                 .param("school", sender.schoolId()).param("sender", sender.id()).param("stored", stored.atOffset(ZoneOffset.UTC)).param("zone", zone)
                 .param("ids", all.stream().map(Statement::id).toArray(UUID[]::new)).param("ats", texts(all, s -> s.at().toString()))
                 .param("digests", texts(all, Statement::digest)).param("raws", texts(all, s -> s.raw().toString()))
