@@ -28,6 +28,7 @@ final class DemoServer {
 
     final String address;
     private final Map<String, String> settings;
+    private final List<Process> beside = new ArrayList<>();
 
     private DemoServer() throws Exception {
         int web = freePort();
@@ -60,6 +61,7 @@ final class DemoServer {
     /** The demo school as it was loaded: nothing is left of what was done before. */
     void freshSchool() {
         try {
+            endBeside();
             TestDatabase.fresh(DATABASE);
             // The server's pooled connections went with the old database; each is found dead and replaced when it is next asked for.
             awaitAnswer(null);
@@ -71,6 +73,7 @@ final class DemoServer {
     /** Nothing at all, but a link with {@code token} for the first administrator. */
     void emptySchool(String token) {
         try {
+            endBeside();
             TestDatabase.once(TestDatabase.EMPTY, () -> {
                 Map<String, String> asOwner = new HashMap<>(settings(TestDatabase.EMPTY, 1));
                 asOwner.put("LADDER_DB_OWNER_PASSWORD", TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"));
@@ -84,8 +87,19 @@ final class DemoServer {
         }
     }
 
+    /** One left running would hand over the next tests' letters itself, to a mail server of its own. */
+    private void endBeside() throws InterruptedException {
+        for (Process server : beside) {
+            server.destroy();
+            if (!server.waitFor(30, TimeUnit.SECONDS)) {
+                server.destroyForcibly().waitFor();
+            }
+        }
+        beside.clear();
+    }
+
     /**
-     * Another server over the same records, with settings of its own, for as long as the process of tests lasts.
+     * Another server over the same records, with settings of its own, for as long as this class of tests lasts.
      *
      * @return its address
      */
@@ -96,6 +110,7 @@ final class DemoServer {
             own.putAll(more);
             own.replaceAll((name, value) -> value.replace("{port}", Integer.toString(web)));
             Process server = start("serve", own);
+            beside.add(server);
             Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
             awaitAnswer("http://127.0.0.1:" + web, server);
             return "http://127.0.0.1:" + web;

@@ -31,7 +31,7 @@ class MorningTest extends BrowserTest {
         button("Send today's now").click();
         assertThat(dialog()).containsText("On its way to r.oduya@skerrow.example.");
         Locator letter = mails.getByRole(AriaRole.ARTICLE).filter(new Locator.FilterOptions().setHasText("This morning:"));
-        for (int i = 0; i < 160 && letter.count() == 0; i++) {
+        for (int i = 0; i < 40 && letter.count() == 0; i++) {
             mails.waitForTimeout(500);
             mails.reload();
         }
