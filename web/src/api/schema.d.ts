@@ -222,7 +222,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_8"];
+        delete: operations["end_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -253,7 +253,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_7"];
+        post: operations["add_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -270,7 +270,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_7"];
+        delete: operations["end_8"];
         options?: never;
         head?: never;
         patch?: never;
@@ -301,7 +301,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_6"];
+        post: operations["add_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -316,7 +316,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_3"];
+        put: operations["end_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -349,7 +349,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_4"];
+        post: operations["preview_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,7 +381,7 @@ export interface paths {
         };
         get: operations["classes"];
         put?: never;
-        post: operations["add_5"];
+        post: operations["add_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -396,7 +396,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_2"];
+        put: operations["end_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -493,7 +493,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_3"];
+        post: operations["preview_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,7 +557,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_6"];
+        post: operations["end_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -685,7 +685,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_2"];
+        post: operations["preview_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -797,7 +797,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -957,7 +957,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview_1"];
+        post: operations["preview_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1037,7 +1037,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_5"];
+        post: operations["end_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1181,7 +1181,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["set_1"];
+        post: operations["set_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1213,7 +1213,7 @@ export interface paths {
         };
         get: operations["all_1"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1228,7 +1228,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1245,7 +1245,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1260,7 +1260,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_1"];
+        put: operations["end_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1421,7 +1421,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1452,7 +1452,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end"];
+        put: operations["end_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1501,7 +1501,7 @@ export interface paths {
         };
         get: operations["days"];
         put?: never;
-        post: operations["add"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1837,7 +1837,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_2"];
+        post: operations["change_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2045,7 +2045,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview"];
+        post: operations["preview_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2510,6 +2510,310 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["windows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["skills"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/frameworks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["frameworks"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/frameworks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/frameworks/{id}/skills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addSkill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/frameworks/{id}/skills/{skill}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeSkill"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/frameworks/{id}/skills/{skill}/ended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["items"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/items/{id}/skills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["mend"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/profiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["profiles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/profiles/advice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/profiles/advice/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/profiles/advice/{id}/followed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["follow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings_1"];
+        put?: never;
+        post: operations["set_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/settings/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/students/{student}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["student"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["tell"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/{framework}/{skill}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["skill"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/skills/{framework}/{skill}/topic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["topic"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3037,7 +3341,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_4"];
+        post: operations["end_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3170,6 +3474,28 @@ export interface components {
         AddsUp: {
             addsUp: boolean;
         };
+        Advice: {
+            advice: string;
+            domain: string;
+            /** Format: int32 */
+            id: number;
+            mayChange: boolean;
+            /** @enum {string} */
+            own: "strong" | "weak" | "like";
+        };
+        AdviceChange: {
+            advice: string;
+            ended: boolean;
+        };
+        AdviceForm: {
+            advice: string;
+            domain: string;
+            /** Format: int32 */
+            framework: number;
+            /** @enum {string} */
+            own: "strong" | "weak" | "like";
+            who: string;
+        };
         AgendaItem: {
             card: components["schemas"]["TrendCard"];
             concern?: components["schemas"]["Concern"];
@@ -3182,6 +3508,19 @@ export interface components {
             points: number;
             /** Format: int32 */
             questionId: number;
+        };
+        AnswerByThird: {
+            answer?: string;
+            /** Format: int32 */
+            lower: number;
+            /** Format: int32 */
+            middle: number;
+            /** Format: int32 */
+            n: number;
+            right: boolean;
+            shows?: string;
+            /** Format: int32 */
+            upper: number;
         };
         Apart: {
             student: components["schemas"]["StudentRef"];
@@ -3440,6 +3779,12 @@ export interface components {
         };
         ChangeToShow: {
             change: components["schemas"]["SetupChange"];
+        };
+        ClassCounts: {
+            counts: components["schemas"]["SkillCounts"];
+            /** Format: int32 */
+            id: number;
+            name: string;
         };
         ClassEnds: {
             /** Format: date */
@@ -3825,6 +4170,24 @@ export interface components {
             since?: string;
             state?: string;
         };
+        DomainMark: {
+            domain: string;
+            /** @enum {string} */
+            own: "strong" | "weak" | "like";
+        };
+        DomainStanding: {
+            /** Format: int32 */
+            answers: number;
+            domain: string;
+            /** Format: int32 */
+            ofClass: number;
+            /** @enum {string} */
+            own: "strong" | "weak" | "like";
+            /** Format: double */
+            right?: number;
+            /** Format: double */
+            z?: number;
+        };
         Done: {
             /** Format: date-time */
             at: string;
@@ -4155,6 +4518,16 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        FollowForm: {
+            followed: boolean;
+            students: number[];
+        };
+        Followed: {
+            /** Format: int32 */
+            advice: number;
+            /** Format: date */
+            on: string;
+        };
         Forms: {
             /** @enum {string} */
             between: "comma" | "semicolon" | "tab";
@@ -4175,6 +4548,37 @@ export interface components {
             /** @enum {string} */
             letters: "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
         };
+        Framework: {
+            code: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId?: number;
+            source?: string;
+        };
+        FrameworkForm: {
+            ended: boolean;
+            name: string;
+            /** Format: int32 */
+            school?: number;
+            source?: string;
+        };
+        FrameworkName: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        FrameworkSkills: {
+            framework: components["schemas"]["Framework"];
+            mayChange: boolean;
+            skills: components["schemas"]["Skill"][];
+        };
+        FrameworksView: {
+            everywhere: boolean;
+            frameworks: components["schemas"]["FrameworkSkills"][];
+            mayAdd: boolean;
+        };
         GapForm: {
             because?: string;
             /** Format: double */
@@ -4189,6 +4593,18 @@ export interface components {
             mayChange: boolean;
             /** Format: double */
             minutes: number;
+        };
+        GivenAnswer: {
+            answer?: string;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: double */
+            share?: number;
+            shows?: string;
+            /** Format: int32 */
+            student: number;
         };
         Goal: {
             basis?: string;
@@ -4499,6 +4915,82 @@ export interface components {
             from: string;
             students: number[];
         };
+        Item: {
+            body: components["schemas"]["ItemBody"];
+            code: string;
+            /** Format: int32 */
+            id: number;
+            keys: components["schemas"]["ItemKey"][];
+            kind: string;
+            /** Format: double */
+            possible: number;
+            prompt: string;
+            /** Format: int32 */
+            schoolId?: number;
+            skills: number[];
+        };
+        ItemBody: {
+            options: components["schemas"]["ItemOption"][];
+            /** Format: int32 */
+            picture?: number;
+            targets: components["schemas"]["ItemOption"][];
+            /** Format: double */
+            tolerance?: number;
+        };
+        ItemKey: {
+            answer: string;
+            /** Format: double */
+            share: number;
+            shows?: string;
+        };
+        ItemLine: {
+            answers: components["schemas"]["AnswerByThird"][];
+            item: components["schemas"]["Item"];
+            /** Format: double */
+            itemRest?: number;
+            label: string;
+            /** Format: int32 */
+            leftOut: number;
+            /** Format: double */
+            lower?: number;
+            mayChange: boolean;
+            /** Format: int32 */
+            n: number;
+            reasons: ("low-item-rest" | "too-hard" | "too-easy" | "upper-prefers-wrong")[];
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            seconds?: number;
+            /** Format: double */
+            upper?: number;
+            /** Format: double */
+            usual?: number;
+        };
+        ItemOption: {
+            id: string;
+            /** Format: int32 */
+            picture?: number;
+            text: string;
+        };
+        ItemsView: {
+            /** Format: double */
+            alpha?: number;
+            /** Format: int32 */
+            check?: number;
+            checks: components["schemas"]["TakenCheck"][];
+            /** Format: int32 */
+            fewest: number;
+            items: components["schemas"]["ItemLine"][];
+            /** Format: double */
+            possible: number;
+            /** Format: double */
+            sem?: number;
+            skills: components["schemas"]["SkillChoice"][];
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            whole: number;
+        };
         JoinForm: {
             password: string;
             token: string;
@@ -4720,6 +5212,10 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        MadeHere: {
+            /** Format: int32 */
+            id: number;
+        };
         MakeUpForm: {
             /** Format: date */
             onDay?: string;
@@ -4802,6 +5298,14 @@ export interface components {
         };
         MayMake: {
             current: string;
+        };
+        Meaning: {
+            /** Format: double */
+            halfLife: number;
+            /** Format: double */
+            standard: number;
+            /** Format: double */
+            sureness: number;
         };
         Meant: {
             code: string;
@@ -4917,6 +5421,15 @@ export interface components {
             from: string;
             /** Format: int32 */
             into: number;
+        };
+        MistakeShared: {
+            answer: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: int32 */
+            of: number;
+            shows?: string;
+            students: number[];
         };
         MonthBeside: {
             /** Format: date */
@@ -5295,12 +5808,34 @@ export interface components {
             /** Format: date-time */
             usedAt?: string;
         };
+        OwnAnswer: {
+            answer?: string;
+            check?: string;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: int32 */
+            seconds?: number;
+            /** Format: double */
+            share?: number;
+            shows?: string;
+            source: string;
+        };
         OwnConcern: {
             concern: components["schemas"]["Concern"];
             student: components["schemas"]["StudentRef"];
         };
         OwnPasskeys: {
             passkeys: components["schemas"]["Own"][];
+        };
+        OwnSeen: {
+            /** Format: date */
+            day: string;
+            name: string;
+            shown: boolean;
+            /** Format: int32 */
+            skill: number;
         };
         OwnSession: {
             address?: string;
@@ -5311,6 +5846,25 @@ export interface components {
             lastUsed: string;
             /** Format: date-time */
             since: string;
+        };
+        OwnSkill: {
+            /** Format: int32 */
+            answers: number;
+            /** Format: double */
+            chance: number;
+            domain: string;
+            /** Format: int32 */
+            grade?: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            last?: string;
+            missingGround: components["schemas"]["SkillName"][];
+            name: string;
+            /** Format: double */
+            right: number;
+            /** @enum {string} */
+            state: "secure" | "shaky" | "not-yet" | "too-few" | "not-tried";
         };
         Part: {
             /** Format: int32 */
@@ -5373,12 +5927,28 @@ export interface components {
             undoable: boolean;
             words: string;
         };
+        PastSkillSetting: {
+            because: string;
+            by?: string;
+            /** Format: double */
+            halfLife: number;
+            /** Format: date */
+            since: string;
+            /** Format: double */
+            standard: number;
+            /** Format: double */
+            sureness: number;
+        };
         PastWorkSetting: {
             because: string;
             by?: string;
             setting: components["schemas"]["WorkSetting"];
             /** Format: date */
             since: string;
+        };
+        Pattern: {
+            marks: components["schemas"]["DomainMark"][];
+            students: components["schemas"]["ProfileStudent"][];
         };
         PdfBegun: {
             /** Format: int64 */
@@ -5710,6 +6280,22 @@ export interface components {
         Printed: {
             view: string;
             who?: string;
+        };
+        ProfileStudent: {
+            domains: components["schemas"]["DomainStanding"][];
+            followed: components["schemas"]["Followed"][];
+            student: components["schemas"]["StudentRef"];
+        };
+        ProfilesView: {
+            advice: components["schemas"]["Advice"][];
+            domains: string[];
+            /** Format: int32 */
+            framework?: number;
+            frameworks: components["schemas"]["FrameworkName"][];
+            mayWrite: boolean;
+            patterns: components["schemas"]["Pattern"][];
+            unknown: string[];
+            untold: components["schemas"]["StudentRef"][];
         };
         ProposalView: {
             evidence: string;
@@ -6143,6 +6729,14 @@ export interface components {
             behaviourId: number;
             shown: boolean;
         };
+        SeenReading: {
+            /** Format: date */
+            day: string;
+            name: string;
+            shown: boolean;
+            /** Format: int32 */
+            student: number;
+        };
         SenderMade: {
             /** Format: int32 */
             id: number;
@@ -6217,10 +6811,240 @@ export interface components {
             measures: components["schemas"]["Measure"][];
             windows: components["schemas"]["Window"][];
         };
+        SideBySide: {
+            first: string;
+            rows: components["schemas"]["SideRow"][];
+            second: string;
+        };
+        SideCount: {
+            /** Format: int32 */
+            answers: number;
+            /** Format: double */
+            high?: number;
+            /** Format: double */
+            low?: number;
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            share?: number;
+            /** Format: int32 */
+            students: number;
+        };
+        SideRow: {
+            /** Format: double */
+            difference?: number;
+            domain: string;
+            first: components["schemas"]["SideCount"];
+            /** Format: double */
+            high?: number;
+            /** Format: double */
+            low?: number;
+            name: string;
+            second: components["schemas"]["SideCount"];
+            settled: boolean;
+            /** Format: int32 */
+            skill: number;
+        };
         SignIn: {
             code?: string;
             login: string;
             password?: string;
+        };
+        Skill: {
+            area: string;
+            code: string;
+            domain: string;
+            /** Format: int32 */
+            frameworkId: number;
+            /** Format: int32 */
+            grade?: number;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            place: number;
+            restsOn: number[];
+            statement?: string;
+        };
+        SkillChoice: {
+            framework: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        SkillCounts: {
+            enough: boolean;
+            /** Format: double */
+            high?: number;
+            /** Format: double */
+            low?: number;
+            /** Format: int32 */
+            notYet: number;
+            /** Format: int32 */
+            secure: number;
+            /** Format: int32 */
+            shaky: number;
+            /** Format: double */
+            share?: number;
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            tooFew: number;
+            /** Format: int32 */
+            tried: number;
+        };
+        SkillDetail: {
+            answers: components["schemas"]["GivenAnswer"][];
+            /** Format: double */
+            byChance: number;
+            /** Format: int32 */
+            choosing: number;
+            items: components["schemas"]["SkillItem"][];
+            mistake?: components["schemas"]["MistakeShared"];
+            next?: components["schemas"]["SkillName"];
+            restsOn: components["schemas"]["SkillName"][];
+            seen: components["schemas"]["SeenReading"][];
+            skill: components["schemas"]["SkillRow"];
+            students: components["schemas"]["SkillStudent"][];
+            trend: components["schemas"]["SkillTrend"][];
+        };
+        SkillEnding: {
+            ended: boolean;
+        };
+        SkillForm: {
+            area: string;
+            code?: string;
+            domain: string;
+            /** Format: int32 */
+            grade?: number;
+            name: string;
+            /** Format: int32 */
+            place?: number;
+            restsOn: number[];
+            statement?: string;
+        };
+        SkillItem: {
+            /** Format: int32 */
+            answers: number;
+            check?: string;
+            item: components["schemas"]["Item"];
+            label: string;
+            /** Format: date */
+            last: string;
+            /** Format: double */
+            right: number;
+        };
+        SkillMoves: {
+            /** Format: int32 */
+            down: number;
+            student: components["schemas"]["StudentRef"];
+            /** Format: int32 */
+            up: number;
+        };
+        SkillName: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+        };
+        SkillRow: {
+            area: string;
+            classes: components["schemas"]["ClassCounts"][];
+            counts: components["schemas"]["SkillCounts"];
+            domain: string;
+            /** Format: int32 */
+            grade?: number;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            standings?: components["schemas"]["Standings"];
+            statement?: string;
+            taught: boolean;
+            /** Format: date */
+            taughtFrom?: string;
+        };
+        SkillSettingForm: {
+            because?: string;
+            /** Format: double */
+            halfLife: number;
+            /** Format: int32 */
+            school: number;
+            /** Format: int32 */
+            seen: number;
+            /** Format: double */
+            standard: number;
+            /** Format: double */
+            sureness: number;
+            /** Format: int32 */
+            year: number;
+        };
+        SkillSettingsView: {
+            /** Format: double */
+            halfLife: number;
+            history: components["schemas"]["PastSkillSetting"][];
+            mayChange: boolean;
+            /** Format: int32 */
+            seen: number;
+            /** Format: double */
+            standard: number;
+            /** Format: double */
+            sureness: number;
+        };
+        SkillStudent: {
+            /** Format: int32 */
+            answers: number;
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            right: number;
+            /** @enum {string} */
+            state: "secure" | "shaky" | "not-yet" | "too-few" | "not-tried";
+            student: components["schemas"]["StudentRef"];
+        };
+        SkillTrend: {
+            check: string;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            secure: number;
+            /** Format: double */
+            share: number;
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            tried: number;
+        };
+        SkillsOfItem: {
+            skills: number[];
+        };
+        SkillsPreview: {
+            moves: components["schemas"]["SkillMoves"][];
+            /** Format: int32 */
+            notYetNow: number;
+            /** Format: int32 */
+            notYetThen: number;
+            /** Format: int32 */
+            secureNow: number;
+            /** Format: int32 */
+            secureThen: number;
+            /** Format: int32 */
+            students: number;
+        };
+        SkillsView: {
+            again?: components["schemas"]["TeachAgain"];
+            /** Format: int32 */
+            framework?: number;
+            frameworks: components["schemas"]["FrameworkName"][];
+            /** Format: int32 */
+            grade?: number;
+            marks: boolean;
+            mayTeach: boolean;
+            meaning: components["schemas"]["Meaning"];
+            rows: components["schemas"]["SkillRow"][];
+            students: components["schemas"]["StudentRef"][];
         };
         SpanMade: {
             /** Format: int32 */
@@ -6248,6 +7072,13 @@ export interface components {
             to: string;
             /** Format: int32 */
             without: number;
+        };
+        Standings: {
+            notTried: number[];
+            notYet: number[];
+            secure: number[];
+            shaky: number[];
+            tooFew: number[];
         };
         Stands: {
             /** Format: int32 */
@@ -6445,6 +7276,17 @@ export interface components {
             initials: string;
             name: string;
         };
+        StudentSkills: {
+            answers: components["schemas"]["OwnAnswer"][];
+            /** Format: int32 */
+            framework: number;
+            frameworks: components["schemas"]["FrameworkName"][];
+            items: components["schemas"]["Item"][];
+            next?: components["schemas"]["SkillName"];
+            seen: components["schemas"]["OwnSeen"][];
+            skills: components["schemas"]["OwnSkill"][];
+            student: components["schemas"]["StudentRef"];
+        };
         SubjectField: {
             choices: components["schemas"]["OnRecord"][];
             helps: boolean;
@@ -6520,6 +7362,15 @@ export interface components {
         TakenBack: {
             because: string;
         };
+        TakenCheck: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            last: string;
+            name: string;
+            /** Format: int32 */
+            students: number;
+        };
         TaughtClass: {
             /** Format: int32 */
             id: number;
@@ -6527,6 +7378,18 @@ export interface components {
             /** Format: int32 */
             schoolId: number;
             year: string;
+        };
+        TaughtForm: {
+            /** Format: int32 */
+            skill: number;
+            taught: boolean;
+            who: string;
+        };
+        TeachAgain: {
+            next?: components["schemas"]["SkillName"];
+            /** Format: int32 */
+            skill: number;
+            taught: boolean;
         };
         TeachNext: {
             behaviour: string;
@@ -6682,6 +7545,39 @@ export interface components {
             n: number;
             /** Format: double */
             rho: number;
+        };
+        Topic: {
+            after: components["schemas"]["SideCount"];
+            before: components["schemas"]["SideCount"];
+            /** Format: int32 */
+            both: number;
+            /** Format: double */
+            chance?: number;
+            /** Format: int32 */
+            down: number;
+            during: components["schemas"]["SideCount"];
+            /** Format: date */
+            from: string;
+            students: components["schemas"]["TopicStudent"][];
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            up: number;
+        };
+        TopicStudent: {
+            /** Format: double */
+            after?: number;
+            /** Format: double */
+            before?: number;
+            /** Format: double */
+            during?: number;
+            /** Format: int32 */
+            nAfter: number;
+            /** Format: int32 */
+            nBefore: number;
+            /** Format: int32 */
+            nDuring: number;
+            student: components["schemas"]["StudentRef"];
         };
         TrendCard: {
             goal?: components["schemas"]["GoalView"];
@@ -7425,7 +8321,7 @@ export interface operations {
             };
         };
     };
-    end_8: {
+    end_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -7468,7 +8364,7 @@ export interface operations {
             };
         };
     };
-    add_7: {
+    add_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -7492,7 +8388,7 @@ export interface operations {
             };
         };
     };
-    end_7: {
+    end_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7536,7 +8432,7 @@ export interface operations {
             };
         };
     };
-    add_6: {
+    add_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -7560,7 +8456,7 @@ export interface operations {
             };
         };
     };
-    end_3: {
+    end_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7631,7 +8527,7 @@ export interface operations {
             };
         };
     };
-    preview_4: {
+    preview_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -7701,7 +8597,7 @@ export interface operations {
             };
         };
     };
-    add_5: {
+    add_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -7725,7 +8621,7 @@ export interface operations {
             };
         };
     };
-    end_2: {
+    end_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7871,7 +8767,7 @@ export interface operations {
             };
         };
     };
-    preview_3: {
+    preview_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7981,7 +8877,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -8164,7 +9060,7 @@ export interface operations {
             };
         };
     };
-    preview_2: {
+    preview_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -8323,7 +9219,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -8598,7 +9494,7 @@ export interface operations {
             };
         };
     };
-    preview_1: {
+    preview_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8738,7 +9634,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -8983,7 +9879,7 @@ export interface operations {
             };
         };
     };
-    set_1: {
+    set_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -9049,7 +9945,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -9073,7 +9969,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -9097,7 +9993,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -9121,7 +10017,7 @@ export interface operations {
             };
         };
     };
-    end_1: {
+    end_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -9384,7 +10280,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -9430,7 +10326,7 @@ export interface operations {
             };
         };
     };
-    end: {
+    end_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -9529,7 +10425,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -10055,7 +10951,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -10375,7 +11271,7 @@ export interface operations {
             };
         };
     };
-    preview: {
+    preview_1: {
         parameters: {
             query: {
                 name: string;
@@ -11109,6 +12005,531 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    skills: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                framework?: number;
+                measure?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SkillsView"];
+                };
+            };
+        };
+    };
+    beside: {
+        parameters: {
+            query: {
+                framework: number;
+                year: number;
+                asOf: string;
+                a: string;
+                aFrom?: string;
+                aTo?: string;
+                b: string;
+                bFrom?: string;
+                bTo?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SideBySide"];
+                };
+            };
+        };
+    };
+    frameworks: {
+        parameters: {
+            query: {
+                who: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FrameworksView"];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameworkForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeHere"];
+                };
+            };
+        };
+    };
+    change_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameworkForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addSkill: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeHere"];
+                };
+            };
+        };
+    };
+    changeSkill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                skill: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                skill: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillEnding"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    items: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                check?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ItemsView"];
+                };
+            };
+        };
+    };
+    mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillsOfItem"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    profiles: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                framework?: number;
+                measure?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProfilesView"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdviceForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdviceChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    follow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FollowForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    settings_1: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SkillSettingsView"];
+                };
+            };
+        };
+    };
+    set_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillSettingForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillSettingForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SkillsPreview"];
+                };
+            };
+        };
+    };
+    student: {
+        parameters: {
+            query: {
+                year: number;
+                asOf: string;
+                framework?: number;
+            };
+            header?: never;
+            path: {
+                student: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StudentSkills"];
+                };
+            };
+        };
+    };
+    tell: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaughtForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    skill: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path: {
+                framework: number;
+                skill: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SkillDetail"];
+                };
+            };
+        };
+    };
+    topic: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                framework: number;
+                skill: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Topic"];
+                };
             };
         };
     };
@@ -11984,7 +13405,7 @@ export interface operations {
             };
         };
     };
-    end_4: {
+    end_5: {
         parameters: {
             query?: never;
             header?: never;

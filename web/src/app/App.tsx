@@ -25,6 +25,11 @@ const Trends = lazy(() => import('../features/monitoring/trends/TrendsPage'));
 const Strip = lazy(() => import('../features/monitoring/strip/StripPage'));
 const Plans = lazy(() => import('../features/monitoring/plans/PlansPage'));
 const Reading = lazy(() => import('../features/learning/reading/ReadingPage'));
+const SkillsClass = lazy(() => import('../features/learning/skills/ClassPage'));
+const SkillsStudents = lazy(() => import('../features/learning/skills/StudentsPage'));
+const SkillsProfiles = lazy(() => import('../features/learning/skills/ProfilesPage'));
+const SkillsItems = lazy(() => import('../features/learning/skills/ItemsPage'));
+const SkillsSetup = lazy(() => import('../features/learning/frameworks/SkillsSetupPage'));
 const Meeting = lazy(() => import('../features/monitoring/meeting/MeetingPage'));
 const Student = lazy(() => import('../features/overview/students/StudentView'));
 const Coverage = lazy(() => import('../features/screening/coverage/CoveragePage'));
@@ -70,6 +75,11 @@ const SCOPED = {
   '/plans': Plans,
   '/meeting': Meeting,
   '/reading': Reading,
+  '/skills': SkillsClass,
+  '/skills/students': SkillsStudents,
+  '/skills/profiles': SkillsProfiles,
+  '/skills/items': SkillsItems,
+  '/setup/skills': SkillsSetup,
   '/contacts': Contacts,
   '/engagement': Weeks,
   '/engagement/habits': Habits,

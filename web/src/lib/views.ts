@@ -13,6 +13,12 @@ export const VIEWS = [
     key: 'e',
     pages: ['/engagement', '/engagement/habits', '/engagement/effort', '/engagement/work', '/engagement/attendance'],
   },
+  {
+    path: '/skills',
+    name: 'Skills',
+    key: 'k',
+    pages: ['/skills', '/skills/students', '/skills/profiles', '/skills/items'],
+  },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
@@ -28,6 +34,7 @@ export const VIEWS = [
       '/setup/groupings',
       '/setup/rules',
       '/setup/marks',
+      '/setup/skills',
       '/setup/texts',
       '/setup/programs',
       '/setup/start',
@@ -51,6 +58,14 @@ export const ENGAGEMENT = [
   { path: '/engagement/attendance', name: 'Attendance' },
 ] as const;
 
+/** What the Skills rung holds. */
+export const SKILLS = [
+  { path: '/skills', name: 'Class' },
+  { path: '/skills/students', name: 'Students' },
+  { path: '/skills/profiles', name: 'Profiles' },
+  { path: '/skills/items', name: 'Items' },
+] as const;
+
 /** Every page that can be gone to by name: views, and what their rungs hold. */
 export function allPages(): { path: string; name: string }[] {
   return [
@@ -61,6 +76,7 @@ export function allPages(): { path: string; name: string }[] {
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
     ...ENGAGEMENT.map((p) => ({ path: p.path, name: `Engagement: ${p.name.toLowerCase()}` })),
+    ...SKILLS.map((p) => ({ path: p.path, name: `Skills: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
   ];
 }
@@ -100,6 +116,7 @@ export const SETUP = [
   { path: '/setup/groupings', name: 'Groupings' },
   { path: '/setup/rules', name: 'Rules' },
   { path: '/setup/marks', name: 'Marks' },
+  { path: '/setup/skills', name: 'Skills' },
   { path: '/setup/texts', name: 'Texts' },
   { path: '/setup/programs', name: 'Programs' },
 ] as const;

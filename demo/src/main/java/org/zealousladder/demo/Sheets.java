@@ -54,6 +54,17 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("work-results",
                 new String[] {"student", "work", "attempt", "handed_in", "points", "of_points", "seconds", "work_state", "because", "work_link"});
         HEADERS.put("contacts", new String[] {"student", "date", "way", "whom", "name", "reached", "words", "look_again_on", "by"});
+        HEADERS.put("frameworks", new String[] {"framework", "framework_name", "of_school", "source"});
+        HEADERS.put("skills", new String[] {"framework", "skill", "skill_name", "area", "domain", "grade", "place", "seen_reading"});
+        HEADERS.put("skill-grounds", new String[] {"rests_on", "skill"});
+        HEADERS.put("skill-advice", new String[] {"framework", "domain", "standing", "advice", "of_school"});
+        HEADERS.put("taught", new String[] {"class", "skill", "from"});
+        HEADERS.put("items", new String[] {"item", "prompt", "item_kind", "choices", "possible", "of_school"});
+        HEADERS.put("item-skills", new String[] {"item", "skill"});
+        HEADERS.put("item-answers", new String[] {"item", "answer", "worth", "shows"});
+        HEADERS.put("checks", new String[] {"check_code", "check_name", "of_school", "taken"});
+        HEADERS.put("check-items", new String[] {"check_code", "item", "place"});
+        HEADERS.put("answers", new String[] {"student", "item", "date", "points", "answer", "check_code", "seconds"});
     }
 
     private final Path folder;

@@ -26,6 +26,7 @@ final class Skerrow {
     private final Doings doings;
     private final Talks talks;
     private final Homework homework;
+    private final Checks checks;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -38,11 +39,13 @@ final class Skerrow {
         this.doings = new Doings(sheets);
         this.talks = new Talks(sheets);
         this.homework = new Homework(sheets);
+        this.checks = new Checks(sheets);
     }
 
     void write() throws IOException {
         sheets.row("schools", SCHOOL, "Skerrow Island School");
         Passages.write(sheets);
+        checks.write(SCHOOL);
         atHome.groupings();
         SubScores.measures(sheets);
         sheets.person("a.sandvik", "A. Sandvik", "administrator", "");
@@ -82,6 +85,7 @@ final class Skerrow {
         List<Pupil> pupils = new ArrayList<>();
         boolean kittiwake = CLASSES[g][k].equals("Kittiwake");
         if (kittiwake) {
+            checks.taught(classCode(Calendar.THIS_YEAR, g, k));
             for (Story s : Story.ALL) {
                 Pupil drawn = Pupil.draw(code(), s.given(), s.family(), random);
                 pupils.add(new Pupil(drawn.code(), s.given(), s.family(), s.reading(), drawn.maths(), 0.6 * s.reading() + 0.5 * drawn.writing()));
@@ -110,6 +114,7 @@ final class Skerrow {
             doings.student(p, g + 2, story, Calendar.THIS_START, story != null && story.is("left in December") ? LocalDate.of(2025, 12, 19) : DemoFiles.TODAY);
             talks.student(p, story, login(g, k));
             homework.student(p, story);
+            checks.student(p, g + 2, kittiwake, story);
         }
     }
 

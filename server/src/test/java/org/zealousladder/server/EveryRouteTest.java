@@ -36,7 +36,8 @@ class EveryRouteTest extends ScreeningTest {
 
     private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/engagement/attendance",
             "/api/engagement/effort", "/api/engagement/weeks", "/api/entry", "/api/ladder",
-            "/api/plans", "/api/reading", "/api/report", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans", "/api/work");
+            "/api/plans", "/api/reading", "/api/report", "/api/skills", "/api/skills/profiles", "/api/skills/{framework}/{skill}",
+            "/api/skills/{framework}/{skill}/topic", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans", "/api/work");
 
     /** What a route is asked with, by the name of the parameter; a new name has to be added. */
     private final Map<String, String> asked = new TreeMap<>(
@@ -99,6 +100,14 @@ class EveryRouteTest extends ScreeningTest {
         given("student,group,from,to", "OUT-1,OUT-G,2025-09-01,", "S1003,TERN-G,2025-09-01,");
         given("login,group,from,to", "o.teacher,OUT-G,2025-09-01,", "m.mixed,TERN-G,2025-09-01,");
         given("caseload_of,student,from,to", "o.special,OUT-2,2025-09-01,", "e.special,S1003,2025-09-01,", "m.mixed,S1050,2025-09-01,");
+        given("framework,framework_name,of_school", "OUT-F,Outer skills,OUTER");
+        given("framework,skill,skill_name,area,domain", "OUT-F,OUT-K,Outer knots,Reading,Knots");
+        given("item,prompt,item_kind,of_school", "OUT-I,Which knot?,text,OUTER");
+        given("item,skill", "OUT-I,OUT-K");
+        given("check_code,check_name,of_school", "OUT-C,Outer check,OUTER");
+        given("check_code,item", "OUT-C,OUT-I");
+        given("student,item,date,points,answer,check_code", "OUT-1,OUT-I,2026-03-03,1,bowline,OUT-C", "OUT-1,OUT-I,2026-03-04,1,bowline,OUT-C",
+                "OUT-1,OUT-I,2026-03-05,0,reef,OUT-C", "OUT-2,OUT-I,2026-03-05,1,bowline,OUT-C");
         signOutHere();
         foreign = number("select id from roster_student where code = :c", mine("OUT-1"));
         int school = number("select id from roster_school where code = :c", mine("OUTER"));
@@ -107,6 +116,11 @@ class EveryRouteTest extends ScreeningTest {
         asked.put("school", String.valueOf(school));
         asked.put("student", String.valueOf(foreign));
         asked.put("students", String.valueOf(foreign));
+        asked.put("framework", String.valueOf(number("select id from skills_framework where code = :c", mine("OUT-F"))));
+        asked.put("skill", String.valueOf(number("select id from skills_skill where code = :c", mine("OUT-K"))));
+        asked.put("check", String.valueOf(number("select id from skills_check where code = :c", mine("OUT-C"))));
+        asked.put("a", "student-" + foreign);
+        asked.put("b", "student-" + foreign);
         asked.put("window", String.valueOf(
                 number("select w.id from measures_window w join roster_year y on y.id = w.year_id and y.name = '2025-26' where w.name = :c", "Winter")));
         whos = List.of("class-" + number("select id from roster_class where code = :c", mine("OUT-3")),
@@ -185,7 +199,9 @@ class EveryRouteTest extends ScreeningTest {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/students/{id}", "/api/trends",
+        shown.addAll(List.of("/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
+                "/api/skills/students/{student}",
+                "/api/students/{id}", "/api/trends",
                 "/api/trends/{student}/{measure}"));
         assertEquals(shown, showing(THEIRS, person("o.teacher"), requests));
         shown.addAll(List.of("/api/records/roster.zip", "/api/tiers/closing"));

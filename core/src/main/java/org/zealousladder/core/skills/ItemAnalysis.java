@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -108,6 +109,42 @@ public final class ItemAnalysis {
             reasons.add(ItemReason.UPPER_PREFERS_WRONG);
         }
         return reasons;
+    }
+
+    /**
+     * One answer to an item, by how its givers did on the whole check.
+     *
+     * @param answer null: left out
+     * @param right whether it earned all points
+     * @param n how many gave it
+     * @param upper of the upper third by total, @param middle of the middle, @param lower of the lower; all 0 for few students
+     */
+    public record Given(@Nullable String answer, boolean right, int n, int upper, int middle, int lower) {}
+
+    /** The answers to an item, right ones first, then the most frequent. */
+    public List<Given> given(int i) {
+        Map<String, int[]> counts = new LinkedHashMap<>();
+        int[] order = byTotal();
+        int third = (int) Math.round(THIRD * order.length);
+        int[] place = new int[points.length];
+        Arrays.fill(place, -1);
+        for (int k = 0; k < order.length && whole.length >= FEWEST; k++) {
+            place[whole[order[k]]] = k < third ? 1 : k >= order.length - third ? 3 : 2;
+        }
+        for (int s = 0; s < points.length; s++) {
+            if (!Double.isNaN(points[s][i])) {
+                boolean right = points[s][i] >= possible[i];
+                int[] c = counts.computeIfAbsent((right ? "+" : "-") + (answers[s][i] == null ? "" : "=" + answers[s][i]), a -> new int[4]);
+                c[0]++;
+                if (place[s] > 0) {
+                    c[place[s]]++;
+                }
+            }
+        }
+        return counts.entrySet().stream()
+                .map(e -> new Given(e.getKey().length() < 2 ? null : e.getKey().substring(2), e.getKey().startsWith("+"), e.getValue()[0],
+                        e.getValue()[1], e.getValue()[2], e.getValue()[3]))
+                .sorted(Comparator.comparing((Given g) -> !g.right()).thenComparing(g -> -g.n())).toList();
     }
 
     /** Whether more of the upper third gave one wrong answer than the right ones together. */

@@ -19,8 +19,19 @@ public final class SkillTally {
      * @throws IllegalArgumentException for another share
      */
     public void add(double share, long on, double halfLife) {
-        if (!(share >= 0 && share <= 1)) {
-            throw new IllegalArgumentException("a share of the points is from 0 to 1, not " + share);
+        add(1, share, on, halfLife);
+    }
+
+    /**
+     * Adds the answers of a day.
+     *
+     * @param n how many, 1 or more
+     * @param shares their sum
+     * @throws IllegalArgumentException for a sum that so many answers cannot have
+     */
+    public void add(int n, double shares, long on, double halfLife) {
+        if (!(shares >= 0 && shares <= n + 1e-9)) {
+            throw new IllegalArgumentException("a share of the points is from 0 to 1, not " + shares / n);
         }
         double weight = 1;
         if (answers > 0 && on > day) {
@@ -31,10 +42,10 @@ public final class SkillTally {
             weight = weight(day - on, halfLife);
         }
         day = Math.max(day, on);
-        right += weight * share;
-        wrong += weight * (1 - share);
-        plain += share;
-        answers++;
+        right += weight * shares;
+        wrong += weight * Math.max(0, n - shares);
+        plain += shares;
+        answers += n;
     }
 
     private static double weight(long days, double halfLife) {

@@ -16,14 +16,47 @@ public final class Shares {
      *
      * @throws IllegalArgumentException unless {@code 0 <= k <= n} and {@code n > 0}
      */
-    public static Interval wilson(int k, int n) {
-        if (n <= 0 || k < 0 || k > n) {
+    public static Interval wilson(double k, int n) {
+        if (n <= 0 || !(k >= 0 && k <= n)) {
             throw new IllegalArgumentException(k + " of " + n + " is no share");
         }
-        double p = k / (double) n;
+        double p = k / n;
         double z2 = Z * Z;
         double middle = p + z2 / (2 * n);
         double half = Z * Math.sqrt(p * (1 - p) / n + z2 / (4.0 * n * n));
         return new Interval(p, Math.max(0, (middle - half) / (1 + z2 / n)), Math.min(1, (middle + half) / (1 + z2 / n)));
+    }
+
+    /**
+     * The difference {@code k1/n1 - k2/n2} of two shares of different people or answers with its 95 % interval.
+     *
+     * <p>R. G. Newcombe (1998), Interval estimation for the difference between independent proportions, Statistics in Medicine 17, 873-890, method 10.
+     *
+     * @throws IllegalArgumentException as {@link #wilson}
+     */
+    public static Interval difference(double k1, int n1, double k2, int n2) {
+        Interval a = wilson(k1, n1);
+        Interval b = wilson(k2, n2);
+        double d = a.value() - b.value();
+        return new Interval(d, d - Math.hypot(a.value() - a.low(), b.high() - b.value()), d + Math.hypot(a.high() - a.value(), b.value() - b.low()));
+    }
+
+    /**
+     * How likely so uneven a change both ways is if neither way is likelier, two-sided and exact: of those who changed, a binomial with one half.
+     *
+     * <p>Q. McNemar (1947), Note on the sampling error of the difference between correlated proportions or percentages, Psychometrika 12, 153-157.
+     *
+     * @param up who changed one way, @param down the other; neither below 0
+     * @return 1 where nobody changed
+     */
+    public static double mcNemar(int up, int down) {
+        int n = up + down;
+        double term = Math.pow(0.5, n);
+        double sum = 0;
+        for (int k = 0; k <= Math.min(up, down); k++) {
+            sum += term;
+            term *= (n - k) / (k + 1.0);
+        }
+        return Math.min(1, 2 * sum);
     }
 }

@@ -111,4 +111,19 @@ class ItemAnalysisTest {
         assertEquals("24 24 36", a.students() + " " + a.item(0).n() + " " + a.item(1).n());
         assertEquals(24 / 36.0, a.item(1).shareRight(), 1e-12);
     }
+
+    @Test
+    void answersAreCountedByThird() {
+        int n = 21;
+        double[][] points = new double[n][2];
+        String[][] answers = new String[n][2];
+        for (int s = 0; s < n; s++) {
+            // The first item orders them; on the second the upper third is right, the middle says b, the lower c, and the last leaves it out.
+            points[s] = new double[] {n - s, s < 7 ? 1 : 0};
+            answers[s] = new String[] {"x" + s, s < 7 ? "a" : s < 14 ? "b" : s < 20 ? "c" : null};
+        }
+        assertEquals(java.util.List.of(new ItemAnalysis.Given("a", true, 7, 7, 0, 0), new ItemAnalysis.Given("b", false, 7, 0, 7, 0),
+                new ItemAnalysis.Given("c", false, 6, 0, 0, 6), new ItemAnalysis.Given(null, false, 1, 0, 0, 1)),
+                new ItemAnalysis(points, new double[] {30, 1}, answers).given(1));
+    }
 }

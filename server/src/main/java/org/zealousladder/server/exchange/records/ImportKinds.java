@@ -24,7 +24,9 @@ class ImportKinds {
             "scores", "goals", "concerns", "plans",
             "plan-phases",
             "plan-changes", "sessions", "tiers", "attendance", "activity", "work", "work-results", "contacts",
-            "passages", "passage-questions", "readings", "reading-marks", "identifiers");
+            "passages", "passage-questions", "readings", "reading-marks", "frameworks", "skills", "skill-grounds", "skill-advice", "taught", "items",
+            "item-skills", "item-answers", "checks",
+            "check-items", "answers", "identifiers");
 
     private final List<FileKind> all;
     private final List<Subject> subjects;
@@ -102,7 +104,7 @@ class ImportKinds {
 
     private BadCsvException unknown(List<String> header) {
         FileKind nearest = all.stream()
-                .max(Comparator.comparingDouble(k -> matched(k, header) - missing(k, header).size())).orElseThrow();
+                .max(Comparator.comparingDouble(k -> matched(k, header) - missing(k, header).size() - 0.001 * k.columns().size())).orElseThrow();
         String found = "The first row names the columns " + String.join(", ", header) + ".";
         if (matched(nearest, header) == 0) {
             return new BadCsvException(found + " That is none of the files we know. A file of scores has: student, measure, date, score.");

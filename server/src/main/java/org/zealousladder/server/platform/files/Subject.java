@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param needs without which no row says anything
  * @param composed a field that is put together of others where it has no column of its own; null for none
  * @param folded the field that several columns can hold, each for a row of its own (a sheet with a column per week); null for none
+ * @param foldedName the field that the heading of such a column tells; null where it tells none
  * @param narrowing the field by which namesakes are told apart; null for none
  * @param standing the temporary table in which the rows of a bundle's file stand for the others of the bundle; null for a file that speaks for itself
  * @param knownBy columns by which a file of a standard form is known; none where people say what it is about
@@ -22,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param found field whose names are looked for before its rows are told apart into kinds, and are new where they are not on record; null for none
  */
 public record Subject(String code, String label, List<Field> fields, List<Need> needs, @Nullable Composed composed, @Nullable String folded,
-        @Nullable String narrowing, @Nullable String found, @Nullable String told, @Nullable String standing, List<String> knownBy,
+        @Nullable String foldedName, @Nullable String narrowing, @Nullable String found, @Nullable String told, @Nullable String standing, List<String> knownBy,
         List<Part> parts) {
 
     /**
@@ -94,6 +95,7 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
         private final List<Part> parts = new ArrayList<>();
         private @Nullable Composed composed;
         private @Nullable String folded;
+        private @Nullable String foldedName;
         private @Nullable String narrowing;
         private @Nullable String found;
         private @Nullable String told;
@@ -140,6 +142,12 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
             return this;
         }
 
+        /** The heading of a column of the folded field stands for {@code field}. */
+        public Builder foldedName(String field) {
+            foldedName = field;
+            return this;
+        }
+
         public Builder narrowing(String field) {
             narrowing = field;
             return this;
@@ -178,7 +186,7 @@ public record Subject(String code, String label, List<Field> fields, List<Need> 
         }
 
         public Subject build() {
-            return new Subject(code, label, List.copyOf(fields), List.copyOf(needs), composed, folded, narrowing, found, told, standing, knownBy,
+            return new Subject(code, label, List.copyOf(fields), List.copyOf(needs), composed, folded, foldedName, narrowing, found, told, standing, knownBy,
                     List.copyOf(parts));
         }
     }

@@ -1,5 +1,7 @@
 package org.zealousladder.server.exchange.records.matching;
 
+import static java.util.Objects.requireNonNull;
+
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -36,6 +38,11 @@ public final class Guess {
     private static final Set<String> INVALID = Set.of("invalid", "inv", "ungültig", "ungueltig", "no válido", "void", "spoilt", "spoiled");
     private static final Set<String> NOTHING = Set.of("-", "–", "—", ".", "/", "n/a", "na", "none", "null", "nil", "k.a.", "#n/a", "nt", "not tested", "*");
 
+    /** What stands where the students' names do, in the row that tells the right answers. */
+    private static final Set<String> KEY = Set.of("key", "answer key", "answers", "correct", "right", "solution");
+    private static final Pattern ITEM = Pattern.compile("(?i)(q|item|question|nr\\.?|no\\.?|#)?[ ._-]?\\d{1,3}[a-z]?");
+    private static final int FEWEST_ITEMS = 3;
+
     private static final Pattern DAY = Pattern.compile("\\d{4}[-/.]\\d{1,2}[-/.]\\d{1,2}|\\d{1,2}[-/.]\\d{1,2}[-/.](?:\\d{4}|\\d{2})");
 
     private final Sql sql;
@@ -64,8 +71,8 @@ public final class Guess {
         Matching best = new Matching(null, sample.headings().stream().map(Matching.Use::none).toList(), Map.of(), Map.of(), Map.of());
         double most = 0;
         for (Subject subject : subjects) {
-            boolean folding = subject.folded() != null;
-            Matching guess = complete(subject, assign(subject, sample, content, folding ? scores : Map.of()), measures, schools, years);
+            Map<Integer, Matching.Use> folds = subject.folded() == null ? Map.of() : subject.foldedName() == null ? scores : items(subject, sample);
+            Matching guess = complete(subject, assign(subject, sample, content, folds), measures, schools, years);
             double worth = worth(subject, guess);
             if (worth > most) {
                 most = worth;
@@ -128,6 +135,20 @@ public final class Guess {
             uses.add(scores.containsKey(c) ? scores.get(c) : new Matching.Use(heading, chosen.get(c), Map.of()));
         }
         return new Matching(subject.code(), uses, Map.of(), Map.of(), Map.of());
+    }
+
+    /** Columns of a sheet with a column an item: over which a number stands, or in which the row of the key has something. */
+    private Map<Integer, Matching.Use> items(Subject subject, Sample sample) {
+        List<String> key = sample.rows().stream().filter(r -> r.stream().anyMatch(t -> KEY.contains(Lines.key(t)))).findFirst().orElse(List.of());
+        Map<Integer, Matching.Use> found = new HashMap<>();
+        for (int c = 0; c < sample.headings().size(); c++) {
+            String heading = sample.headings().get(c);
+            boolean keyed = !key.isEmpty() && !key.get(c).isEmpty() && !KEY.contains(Lines.key(key.get(c))) && sample.share(c, Sample::isDay) < LIKELY;
+            if (keyed || ITEM.matcher(heading.strip()).matches()) {
+                found.put(c, Matching.Use.of(heading, requireNonNull(subject.folded())));
+            }
+        }
+        return found.size() < FEWEST_ITEMS ? Map.of() : found;
     }
 
     /** Columns over which a measure, a window or a day stands, and in which numbers do. */

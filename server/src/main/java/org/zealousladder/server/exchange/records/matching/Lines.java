@@ -73,7 +73,12 @@ public final class Lines {
         for (int c = 0; c < matching.columns().size() && !folded.isEmpty(); c++) {
             Matching.Use use = matching.columns().get(c);
             if (requireNonNull(subject.folded()).equals(use.field())) {
-                folds.add(new Fold(c, use.heading(), values(use.with())));
+                Fold fold = new Fold(c, use.heading(), values(use.with()));
+                int named = subject.foldedName() == null ? -1 : at(requireNonNull(subject.foldedName()));
+                if (named >= 0 && fold.with()[named] == null) {
+                    fold.with()[named] = use.heading();
+                }
+                folds.add(fold);
             }
         }
         Subject.Composed composed = subject.composed();

@@ -59,7 +59,7 @@ public record Matching(@Nullable String subject, List<Use> columns, Map<String, 
     public List<Use> folds(Subject subject) {
         String folded = subject.folded();
         List<Use> uses = folded == null ? List.of() : of(folded);
-        return uses.size() > 1 || uses.stream().anyMatch(u -> !u.with().isEmpty()) ? uses : List.of();
+        return uses.size() > 1 || subject.foldedName() != null || uses.stream().anyMatch(u -> !u.with().isEmpty()) ? uses : List.of();
     }
 
     /** What has still to be said before its rows can be read, in sentences. */
