@@ -141,7 +141,7 @@ export interface paths {
         };
         get: operations["own"];
         put?: never;
-        post: operations["keep_3"];
+        post: operations["keep_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -222,7 +222,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_9"];
+        delete: operations["end_10"];
         options?: never;
         head?: never;
         patch?: never;
@@ -270,7 +270,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_8"];
+        delete: operations["end_9"];
         options?: never;
         head?: never;
         patch?: never;
@@ -541,7 +541,7 @@ export interface paths {
         };
         get: operations["texts"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,7 +557,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_7"];
+        post: operations["end_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1037,7 +1037,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_6"];
+        post: operations["end_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1389,7 +1389,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["look"];
+        post: operations["look_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1963,7 +1963,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["pair"];
+        get: operations["pair_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2820,6 +2820,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/small-groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["board"];
+        put?: never;
+        post: operations["keep_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/pairs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["unpair"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["propose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/worked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["worked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_6"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/{id}/seats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/strip": {
         parameters: {
             query?: never;
@@ -3053,7 +3181,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["move"];
+        post: operations["move_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3496,6 +3624,16 @@ export interface components {
             own: "strong" | "weak" | "like";
             who: string;
         };
+        Again: {
+            /** Format: int32 */
+            a: number;
+            /** Format: int32 */
+            b: number;
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            times: number;
+        };
         AgendaItem: {
             card: components["schemas"]["TrendCard"];
             concern?: components["schemas"]["Concern"];
@@ -3554,6 +3692,31 @@ export interface components {
         };
         Asked: {
             options: string;
+        };
+        Asking: {
+            /** Format: date */
+            asOf: string;
+            /** Format: double */
+            fresh: number;
+            /** Format: int32 */
+            groups?: number;
+            /** Format: int32 */
+            least: number;
+            /** Format: int32 */
+            measure?: number;
+            /** Format: int32 */
+            most: number;
+            /** @enum {string} */
+            need: "skill" | "mistakes" | "score" | "none";
+            /** Format: int64 */
+            seed: number;
+            /** Format: int32 */
+            skill?: number;
+            stays: components["schemas"]["Stay"][];
+            students: number[];
+            who: string;
+            /** Format: int32 */
+            year: number;
         };
         AtHome: {
             email?: string;
@@ -3685,6 +3848,20 @@ export interface components {
             from: number;
             /** Format: double */
             to: number;
+        };
+        BoardStudent: {
+            /** @enum {string} */
+            state?: "secure" | "shaky" | "not-yet" | "too-few" | "not-tried";
+            student: components["schemas"]["StudentRef"];
+        };
+        BoardView: {
+            adults: string[];
+            kept: components["schemas"]["KeptGroups"][];
+            pairs: components["schemas"]["Pair"][];
+            /** Format: int32 */
+            skill?: number;
+            skills: components["schemas"]["SkillName"][];
+            students: components["schemas"]["BoardStudent"][];
         };
         CalendarSpan: {
             by?: string;
@@ -5047,6 +5224,34 @@ export interface components {
             standing?: components["schemas"]["Goal"];
             student: components["schemas"]["StudentRef"];
         };
+        KeepForm: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            fresh?: number;
+            standing: boolean;
+            tables: components["schemas"]["TableForm"][];
+            title: string;
+            who: string;
+            /** Format: int32 */
+            year: number;
+        };
+        KeptGroups: {
+            /** Format: date */
+            ends?: string;
+            /** Format: int32 */
+            id: number;
+            mayChange: boolean;
+            standing: boolean;
+            /** Format: date */
+            starts: string;
+            tables: components["schemas"]["KeptTable"][];
+            title: string;
+        };
+        KeptId: {
+            /** Format: int32 */
+            id: number;
+        };
         KeptMatching: {
             fileName: string;
             headings: string[];
@@ -5060,6 +5265,15 @@ export interface components {
         KeptReading: {
             /** Format: int64 */
             id: number;
+        };
+        KeptTable: {
+            atTime?: string;
+            /** Format: int32 */
+            id: number;
+            leader?: string;
+            name: string;
+            shares?: string;
+            students: components["schemas"]["StudentRef"][];
         };
         LadderForm: {
             bands: components["schemas"]["DrawnBand"][];
@@ -5207,6 +5421,18 @@ export interface components {
             set: number;
             /** Format: int32 */
             tables: number;
+        };
+        Looking: {
+            /** Format: date */
+            asOf: string;
+            groups: number[][];
+            /** @enum {string} */
+            need: "skill" | "mistakes" | "score" | "none";
+            /** Format: int32 */
+            skill?: number;
+            who: string;
+            /** Format: int32 */
+            year: number;
         };
         Made: {
             /** Format: int32 */
@@ -5459,6 +5685,12 @@ export interface components {
             to: string;
             /** Format: double */
             value: number;
+        };
+        Moving: {
+            /** Format: int32 */
+            student: number;
+            /** Format: int32 */
+            table?: number;
         };
         NewClass: {
             /** Format: int32 */
@@ -5865,6 +6097,28 @@ export interface components {
             right: number;
             /** @enum {string} */
             state: "secure" | "shaky" | "not-yet" | "too-few" | "not-tried";
+        };
+        Pair: {
+            /** Format: int32 */
+            a: number;
+            /** Format: int32 */
+            b: number;
+            because?: string;
+            /** Format: int32 */
+            id: number;
+            together: boolean;
+            /** Format: date */
+            until?: string;
+        };
+        PairForm: {
+            /** Format: int32 */
+            a: number;
+            /** Format: int32 */
+            b: number;
+            because?: string;
+            together: boolean;
+            /** Format: date */
+            until?: string;
         };
         Part: {
             /** Format: int32 */
@@ -6311,6 +6565,25 @@ export interface components {
             swing?: components["schemas"]["Swing"];
             wantsAction: boolean;
         };
+        Proposed: {
+            /** Format: double */
+            cost: number;
+            groups: components["schemas"]["ProposedGroup"][];
+            /** Format: int32 */
+            newPairs: number;
+            /** Format: int32 */
+            pairs: number;
+            /** Format: date */
+            since: string;
+            /** Format: int32 */
+            tries: number;
+        };
+        ProposedGroup: {
+            again: components["schemas"]["Again"][];
+            name: string;
+            shares: string;
+            students: number[];
+        };
         ProposedTier: {
             /** Format: double */
             certainty?: number;
@@ -6670,6 +6943,7 @@ export interface components {
             groups: components["schemas"]["GroupRef"][];
             measures: components["schemas"]["MeasureRef"][];
             opensWithSchool: boolean;
+            tables: components["schemas"]["TableRef"][];
             /** Format: date */
             today: string;
             wholeSchool: boolean;
@@ -7101,6 +7375,12 @@ export interface components {
             withoutCuts: string[];
             year?: components["schemas"]["SchoolYear"];
         };
+        Stay: {
+            /** Format: int32 */
+            group: number;
+            /** Format: int32 */
+            student: number;
+        };
         StillWeek: {
             cause?: string;
             /** Format: int32 */
@@ -7341,6 +7621,29 @@ export interface components {
             window: string;
             /** Format: int32 */
             windowId: number;
+        };
+        TableForm: {
+            atTime?: string;
+            leader?: string;
+            name: string;
+            shares?: string;
+            stays: number[];
+            students: number[];
+        };
+        TableRef: {
+            /** Format: date */
+            ends?: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            schoolId: number;
+            standing: boolean;
+            /** Format: date */
+            starts: string;
+            title: string;
+            /** Format: int32 */
+            yearId: number;
         };
         TableRow: {
             cells: components["schemas"]["TableCell"][];
@@ -7926,6 +8229,14 @@ export interface components {
             toMark: number;
             without: components["schemas"]["StudentRef"][];
         };
+        Worked: {
+            /** Format: int32 */
+            arrangements: number;
+            met: components["schemas"]["Again"][];
+            /** Format: date */
+            since: string;
+            students: components["schemas"]["StudentRef"][];
+        };
         Written: {
             /** Format: int32 */
             count: number;
@@ -8215,7 +8526,7 @@ export interface operations {
             };
         };
     };
-    keep_3: {
+    keep_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -8321,7 +8632,7 @@ export interface operations {
             };
         };
     };
-    end_9: {
+    end_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -8388,7 +8699,7 @@ export interface operations {
             };
         };
     };
-    end_8: {
+    end_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -8855,7 +9166,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -8877,7 +9188,7 @@ export interface operations {
             };
         };
     };
-    end_7: {
+    end_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -9634,7 +9945,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -10210,7 +10521,7 @@ export interface operations {
             };
         };
     };
-    look: {
+    look_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -11163,7 +11474,7 @@ export interface operations {
             };
         };
     };
-    pair: {
+    pair_1: {
         parameters: {
             query: {
                 asOf: string;
@@ -12533,6 +12844,219 @@ export interface operations {
             };
         };
     };
+    board: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+                framework?: number;
+                measure?: number;
+                skill?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BoardView"];
+                };
+            };
+        };
+    };
+    keep_2: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptId"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Looking"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    pair: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    unpair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    propose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Asking"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Proposed"];
+                };
+            };
+        };
+    };
+    worked: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Worked"];
+                };
+            };
+        };
+    };
+    end_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Moving"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     strip: {
         parameters: {
             query: {
@@ -12897,7 +13421,7 @@ export interface operations {
             };
         };
     };
-    move: {
+    move_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -30,6 +30,9 @@ const SkillsStudents = lazy(() => import('../features/learning/skills/StudentsPa
 const SkillsProfiles = lazy(() => import('../features/learning/skills/ProfilesPage'));
 const SkillsItems = lazy(() => import('../features/learning/skills/ItemsPage'));
 const SkillsSetup = lazy(() => import('../features/learning/frameworks/SkillsSetupPage'));
+const Board = lazy(() => import('../features/learning/groups/BoardPage'));
+const KeptGroups = lazy(() => import('../features/learning/groups/KeptPage'));
+const Worked = lazy(() => import('../features/learning/groups/WorkedPage'));
 const Meeting = lazy(() => import('../features/monitoring/meeting/MeetingPage'));
 const Student = lazy(() => import('../features/overview/students/StudentView'));
 const Coverage = lazy(() => import('../features/screening/coverage/CoveragePage'));
@@ -76,6 +79,9 @@ const SCOPED = {
   '/meeting': Meeting,
   '/reading': Reading,
   '/skills': SkillsClass,
+  '/groups': Board,
+  '/groups/kept': KeptGroups,
+  '/groups/worked': Worked,
   '/skills/students': SkillsStudents,
   '/skills/profiles': SkillsProfiles,
   '/skills/items': SkillsItems,

@@ -182,6 +182,14 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
             {g.name} <span className="text-soft text-[13px]">{g.subject ?? 'group'}</span>
           </Choice>
         ))}
+      {choices.tables
+        .filter((t) => t.yearId === scope.year && (!many || matches(`${t.title} ${t.name}`, filter)))
+        .slice(0, 40)
+        .map((t) => (
+          <Choice key={t.id} chosen={scope.who === `table-${t.id}`} onChoose={choose(`table-${t.id}`)}>
+            {t.name} <span className="text-soft text-[13px]">{t.title}</span>
+          </Choice>
+        ))}
       {choices.caseloads
         .filter((c) => !many || matches(c.name, filter))
         .slice(0, 40)

@@ -10,6 +10,7 @@ const choices = {
     { id: 1, name: '2024-25', starts: '2024-08-19', ends: '2025-06-27' },
   ],
   groups: [],
+  tables: [],
   caseloads: [],
   classes: [
     { id: 7, name: 'Tern', grade: 3, schoolId: 1, schoolName: 'Skerrow', yearId: 2 },

@@ -19,6 +19,7 @@ export const VIEWS = [
     key: 'k',
     pages: ['/skills', '/skills/students', '/skills/profiles', '/skills/items'],
   },
+  { path: '/groups', name: 'Groups', key: 'o', pages: ['/groups', '/groups/kept', '/groups/worked'] },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
@@ -66,6 +67,13 @@ export const SKILLS = [
   { path: '/skills/items', name: 'Items' },
 ] as const;
 
+/** What the Groups rung holds. */
+export const GROUPS = [
+  { path: '/groups', name: 'Board' },
+  { path: '/groups/kept', name: 'Kept groups' },
+  { path: '/groups/worked', name: 'Who worked with whom' },
+] as const;
+
 /** Every page that can be gone to by name: views, and what their rungs hold. */
 export function allPages(): { path: string; name: string }[] {
   return [
@@ -77,6 +85,7 @@ export function allPages(): { path: string; name: string }[] {
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
     ...ENGAGEMENT.map((p) => ({ path: p.path, name: `Engagement: ${p.name.toLowerCase()}` })),
     ...SKILLS.map((p) => ({ path: p.path, name: `Skills: ${p.name.toLowerCase()}` })),
+    ...GROUPS.map((p) => ({ path: p.path, name: `Groups: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),
   ];
 }

@@ -4,7 +4,7 @@ import type { ColumnUse, Matching, SubjectField, TableSubject } from '../../api/
 export const BROUGHT = ['measure', 'date'];
 
 /** Fields of which a table often has one value for all its rows. */
-const OFTEN_ONE = ['measure', 'date', 'school', 'year', 'class', 'grade', 'window'];
+const OFTEN_ONE = ['measure', 'date', 'check_code', 'school', 'year', 'class', 'grade', 'window'];
 
 /** Says what one column means; a field that only one column can hold leaves the column that held it. */
 export function withUse(m: Matching, subject: TableSubject, column: number, use: ColumnUse): Matching {
@@ -63,5 +63,5 @@ export function fixable(m: Matching, subject: TableSubject): SubjectField[] {
 
 /** Whether a column of scores can bring along its own measure and day: where no column of the table holds them. */
 export function brings(m: Matching, field: string): boolean {
-  return !m.columns.some((c) => c.field === field) && m.fixed[field] === undefined;
+  return m.subject === 'scores' && !m.columns.some((c) => c.field === field) && m.fixed[field] === undefined;
 }

@@ -58,6 +58,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("skills", new String[] {"framework", "skill", "skill_name", "area", "domain", "grade", "place", "seen_reading"});
         HEADERS.put("skill-grounds", new String[] {"rests_on", "skill"});
         HEADERS.put("skill-advice", new String[] {"framework", "domain", "standing", "advice", "of_school"});
+        HEADERS.put("small-groups", new String[] {"student", "class", "set_of_groups", "sat_at", "on_day", "leader", "lasts"});
         HEADERS.put("taught", new String[] {"class", "skill", "from"});
         HEADERS.put("items", new String[] {"item", "prompt", "item_kind", "choices", "possible", "of_school"});
         HEADERS.put("item-skills", new String[] {"item", "skill"});

@@ -27,6 +27,7 @@ final class Skerrow {
     private final Talks talks;
     private final Homework homework;
     private final Checks checks;
+    private final Tables tables;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -40,6 +41,7 @@ final class Skerrow {
         this.talks = new Talks(sheets);
         this.homework = new Homework(sheets);
         this.checks = new Checks(sheets);
+        this.tables = new Tables(sheets);
     }
 
     void write() throws IOException {
@@ -115,6 +117,12 @@ final class Skerrow {
             talks.student(p, story, login(g, k));
             homework.student(p, story);
             checks.student(p, g + 2, kittiwake, story);
+        }
+        if (kittiwake) {
+            tables.write(classCode(Calendar.THIS_YEAR, g, k), pupils.stream().filter(p -> {
+                Story story = Story.of(p);
+                return story == null || !story.is("left in December");
+            }).toList());
         }
     }
 

@@ -37,7 +37,8 @@ class EveryRouteTest extends ScreeningTest {
     private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/engagement/attendance",
             "/api/engagement/effort", "/api/engagement/weeks", "/api/entry", "/api/ladder",
             "/api/plans", "/api/reading", "/api/report", "/api/skills", "/api/skills/profiles", "/api/skills/{framework}/{skill}",
-            "/api/skills/{framework}/{skill}/topic", "/api/strip", "/api/students", "/api/table", "/api/tiers", "/api/trends/spans", "/api/work");
+            "/api/skills/{framework}/{skill}/topic", "/api/small-groups", "/api/small-groups/worked", "/api/strip", "/api/students", "/api/table", "/api/tiers",
+            "/api/trends/spans", "/api/work");
 
     /** What a route is asked with, by the name of the parameter; a new name has to be added. */
     private final Map<String, String> asked = new TreeMap<>(

@@ -34,10 +34,12 @@ class AnswerSheetTest extends ScreeningTest {
     }
 
     private List<String> answers(String check) {
-        return asking(Viewer.SYSTEM, () -> db.sql("""
+        return asking(Viewer.SYSTEM,
+                () -> db.sql("""
                 select s.given_name || ' ' || i.code || ' ' || a.answer || ' ' || a.points || '/' || a.possible from skills_answer a join roster_student s on s.id = a.student_id
-                  join skills_item i on i.id = a.item_id join skills_check c on c.id = a.check_id where c.code = :c and a.superseded_by is null order by 1""").param("c", check)
-                .query(String.class).list());
+                  join skills_item i on i.id = a.item_id join skills_check c on c.id = a.check_id where c.code = :c and a.superseded_by is null order by 1""")
+                        .param("c", check)
+                        .query(String.class).list());
     }
 
     @Test
@@ -64,7 +66,8 @@ class AnswerSheetTest extends ScreeningTest {
         Viewer teacher = teacher("SHB", "Ada", "Ben");
         JsonNode said = said(teacher, look(teacher, "Student,1,2,3", "Ada SHB,1,0,1", "Ben SHB,1,x,0"), "Plain sheet");
         assertEquals(1, said.at("/result/refused").asInt(), said.toString());
-        assertTrue(said.at("/result/refusals/0/message").asString().contains("The item has no key, so say the points."), said.at("/result/refusals").toString());
+        assertTrue(said.at("/result/refusals/0/message").asString().contains("The item has no key, so say the points."),
+                said.at("/result/refusals").toString());
         send(teacher, "/api/records/imports/" + said.get("id").asString() + "/acceptance", Map.of()).andExpect(status().isOk());
         assertEquals(5, answers("Plain sheet").size());
     }

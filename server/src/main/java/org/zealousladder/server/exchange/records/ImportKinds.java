@@ -26,7 +26,7 @@ class ImportKinds {
             "plan-changes", "sessions", "tiers", "attendance", "activity", "work", "work-results", "contacts",
             "passages", "passage-questions", "readings", "reading-marks", "frameworks", "skills", "skill-grounds", "skill-advice", "taught", "items",
             "item-skills", "item-answers", "checks",
-            "check-items", "answers", "identifiers");
+            "check-items", "answers", "small-groups", "identifiers");
 
     private final List<FileKind> all;
     private final List<Subject> subjects;

@@ -39,6 +39,12 @@ public class FrameworksService {
         return store.skills(frameworks);
     }
 
+    /** @throws Refusal 404 for a skill that there is not */
+    @Transactional(readOnly = true)
+    public int frameworkOf(int skill) {
+        return store.frameworkOf(skill).orElseThrow(() -> Refusal.notFound("There is no such skill."));
+    }
+
     /** @param mayChange whether the viewer may */
     record FrameworkSkills(Framework framework, boolean mayChange, List<Skill> skills) {}
 

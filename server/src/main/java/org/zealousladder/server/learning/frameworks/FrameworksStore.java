@@ -31,6 +31,10 @@ class FrameworksStore {
         return db.sql(FRAMEWORK + "where id = :id").param("id", id).query(Framework.class).optional();
     }
 
+    Optional<Integer> frameworkOf(int skill) {
+        return db.sql("select framework_id from skills_skill where id = :id and not ended").param("id", skill).query(Integer.class).optional();
+    }
+
     List<Skill> skills(Collection<Integer> frameworks) {
         return db.sql("""
                 select k.id, k.framework_id, k.code, k.name, k.statement, k.area, k.domain, k.grade, k.place,

@@ -170,6 +170,7 @@ public class ReportService {
                     .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", " + Grades.words(c.grade()))
                     .orElse("A class");
             case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
+            case TABLE -> roster.tables().stream().filter(t -> t.id() == who.id()).map(t -> t.title() + ": " + t.name()).findFirst().orElse("A group");
             case CASELOAD -> roster.caseloads().stream().filter(c -> c.personId() == who.id()).map(CaseloadRef::name).findFirst()
                     .orElse("A caseload");
             case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + school(classes, screening);

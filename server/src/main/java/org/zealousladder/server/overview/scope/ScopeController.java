@@ -16,6 +16,7 @@ import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.GroupRef;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.school.roster.TableRef;
 
 /** What the scope line offers. */
 @RestController
@@ -36,13 +37,14 @@ class ScopeController {
      * @param wholeSchool whether grades and schools may be chosen beside classes
      * @param opensWithSchool whether the school, not a class, is what this person comes for
      */
-    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<GroupRef> groups, List<CaseloadRef> caseloads,
+    record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<GroupRef> groups, List<TableRef> tables,
+            List<CaseloadRef> caseloads,
             List<MeasureRef> measures, List<Window> windows,
             boolean wholeSchool, boolean opensWithSchool) {}
 
     @GetMapping("/api/scope")
     ScopeChoices choices() {
-        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(), roster.caseloads(),
+        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(), roster.tables(), roster.caseloads(),
                 measures.measures().stream().map(Measure::ref).toList(), allWindows.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
                 Viewer.current().role() == Viewer.Role.COORDINATOR);
     }

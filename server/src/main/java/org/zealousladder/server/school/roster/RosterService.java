@@ -41,6 +41,11 @@ public class RosterService {
         return store.groups();
     }
 
+    /** Small groups that have not ended. */
+    public List<TableRef> tables() {
+        return store.tables();
+    }
+
     /** Caseloads that the viewer may open. */
     public List<CaseloadRef> caseloads() {
         return store.caseloads();
@@ -136,6 +141,11 @@ public class RosterService {
             }
             case GROUP -> {
                 if (!store.groupVisible(who.id())) {
+                    throw Refusal.forbidden("That group is not one of yours. Choose another in the line at the top.");
+                }
+            }
+            case TABLE -> {
+                if (!store.tableVisible(who.id())) {
                     throw Refusal.forbidden("That group is not one of yours. Choose another in the line at the top.");
                 }
             }

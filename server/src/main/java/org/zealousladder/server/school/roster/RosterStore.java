@@ -85,6 +85,20 @@ class RosterStore {
         return db.sql("select :id in (select scope_groups())").param("id", groupId).query(Boolean.class).single();
     }
 
+    /** Whether any of its seats is the viewer's to see. */
+    boolean tableVisible(int table) {
+        return db.sql("select exists (select from groups_seat where table_id = :id)").param("id", table).query(Boolean.class).single();
+    }
+
+    /** Small groups that the viewer sees and that have not ended: the standing ones first. */
+    List<TableRef> tables() {
+        return db.sql("""
+                select t.id, t.name, a.title, a.school_id, a.year_id, a.standing, a.starts, a.ends
+                  from groups_table t join groups_arrangement a on a.id = t.arrangement_id
+                 where (a.ends is null or a.ends >= scope_today()) and exists (select from groups_seat s where s.table_id = t.id and (s.ends is null or s.ends >= scope_today()))
+                 order by a.standing desc, a.starts desc, a.id, t.place""").query(TableRef.class).list();
+    }
+
     boolean caseloadVisible(int person) {
         return db.sql("select :id in (select scope_caseloads())").param("id", person).query(Boolean.class).single();
     }
@@ -110,6 +124,9 @@ class RosterStore {
             case GROUP -> """
                     exists (select from roster_member m where m.group_id = :id and m.student_id = e.student_id
                                and m.starts <= :to and (m.ends is null or m.ends >= :from))""";
+            case TABLE -> """
+                    exists (select from groups_seat m where m.table_id = :id and m.student_id = e.student_id
+                               and m.starts <= :to and (m.ends is null or m.ends >= :from))""";
             case CASELOAD -> """
                     exists (select from roster_caseload k where k.person_id = :id and k.student_id = e.student_id
                                and k.starts <= :to and (k.ends is null or k.ends >= :from))""";
@@ -134,6 +151,8 @@ class RosterStore {
         return switch (who.kind()) {
             case CLASS -> db.sql("select school_id from roster_class where id = :id").param("id", who.id()).query(Integer.class).single();
             case GROUP -> db.sql("select school_id from roster_group where id = :id").param("id", who.id()).query(Integer.class).single();
+            case TABLE -> db.sql("select a.school_id from groups_table t join groups_arrangement a on a.id = t.arrangement_id where t.id = :id")
+                    .param("id", who.id()).query(Integer.class).single();
             case CASELOAD -> db.sql("""
                     select coalesce((select school_id from people_person where id = :id),
                                     (select c.school_id from roster_caseload k join roster_enrolment e on e.student_id = k.student_id join roster_class c on c.id = e.class_id

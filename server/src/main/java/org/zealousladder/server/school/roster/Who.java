@@ -7,16 +7,17 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.platform.problems.Refusal;
 
 /**
- * Whose students: one class, one teaching group, one person's caseload, one grade of a school, or a whole school. In addresses: {@code class-12}, {@code group-7},
- * {@code caseload-5} (of person 5), {@code grade-3-1} (grade 3 of school 1), {@code school-1}.
+ * Whose students: one class, one teaching group, one small group that was kept, one person's caseload, one grade of a school, or a whole school. In addresses: {@code class-12}, {@code group-7},
+ * {@code table-9} (a small group), {@code caseload-5} (of person 5), {@code grade-3-1} (grade 3 of school 1), {@code school-1}.
  */
 public record Who(Kind kind, int id, @Nullable Integer grade) {
-    private static final Pattern FORM = Pattern.compile("(class|group|caseload|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");
+    private static final Pattern FORM = Pattern.compile("(class|group|table|caseload|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");
 
     /** How wide the scope is. */
     public enum Kind {
         CLASS,
         GROUP,
+        TABLE,
         CASELOAD,
         GRADE,
         SCHOOL
@@ -24,7 +25,7 @@ public record Who(Kind kind, int id, @Nullable Integer grade) {
 
     /** Whether it is a list of named students, rather than a whole grade or school. */
     public boolean small() {
-        return kind == Kind.CLASS || kind == Kind.GROUP || kind == Kind.CASELOAD;
+        return kind == Kind.CLASS || kind == Kind.GROUP || kind == Kind.TABLE || kind == Kind.CASELOAD;
     }
 
     public static Who parse(String text) {

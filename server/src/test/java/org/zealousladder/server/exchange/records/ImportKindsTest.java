@@ -100,7 +100,7 @@ class ImportKindsTest {
     void onlyFilesAboutStudentsWorkAreForTeachers() {
         assertEquals(
                 Set.of("attendance", "scores", "goals", "plan-changes", "concerns", "plans", "plan-phases", "sessions", "readings", "reading-marks", "work",
-                        "work-results", "taught", "skill-advice", "items", "item-skills", "item-answers", "checks", "check-items", "answers"),
+                        "work-results", "taught", "small-groups", "skill-advice", "items", "item-skills", "item-answers", "checks", "check-items", "answers"),
                 KINDS.all().stream().filter(k -> k.least() == Viewer.Role.TEACHER).map(FileKind::code).collect(Collectors.toSet()));
     }
 

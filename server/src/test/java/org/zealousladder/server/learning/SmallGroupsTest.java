@@ -1,0 +1,135 @@
+package org.zealousladder.server.learning;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.zealousladder.server.ScreeningTest;
+import org.zealousladder.server.platform.who.Viewer;
+import tools.jackson.databind.JsonNode;
+
+/** Small groups: proposed, kept, looked at as a scope, changed; who worked with whom. */
+class SmallGroupsTest extends ScreeningTest {
+    private static final String[] SIX = {"Ada", "Ben", "Cy", "Di", "Eva", "Fay"};
+
+    private Viewer teacher(String code) {
+        String login = "g." + code.toLowerCase(java.util.Locale.ROOT);
+        take("login,person,role,school", login + ",G. Teacher,teacher,SKERROW");
+        newClass(code, 3, login, SIX);
+        return person(login);
+    }
+
+    private List<Integer> six(String code) {
+        return List.of(SIX).stream().map(n -> student(n + " " + code)).toList();
+    }
+
+    private Map<String, Object> asking(String code, int least, int most) {
+        return new HashMap<>(
+                Map.of("who", "class-" + classId(code), "year", thisYear(), "asOf", "2026-03-13", "students", six(code), "need", "none", "least", least, "most",
+                        most, "fresh", 1, "stays", List.of(), "seed", 1));
+    }
+
+    private Map<String, Object> keep(String code, String title, boolean standing, String day, List<List<Integer>> groups) {
+        List<Map<String, Object>> tables = new ArrayList<>();
+        groups.forEach(g -> tables.add(Map.of("name", "Table " + (tables.size() + 1), "students", g, "stays", List.of())));
+        return new HashMap<>(Map.of("who", "class-" + classId(code), "year", thisYear(), "title", title, "standing", standing, "day", day, "tables", tables));
+    }
+
+    private static Set<Set<Integer>> groups(JsonNode proposed) {
+        Set<Set<Integer>> all = new HashSet<>();
+        proposed.get("groups").forEach(g -> all.add(new HashSet<>(g.get("students").valueStream().map(JsonNode::asInt).toList())));
+        return all;
+    }
+
+    @Test
+    void freshCompanyIsProposedAndLocksHold() throws Exception {
+        Viewer teacher = teacher("GRA");
+        List<Integer> s = six("GRA");
+        // Ada sat with Ben and Cy, Di with Eva and Fay.
+        take("student,class,set_of_groups,sat_at,on_day", "GRA-Ada,GRA,First,One,2026-03-12", "GRA-Ben,GRA,First,One,2026-03-12",
+                "GRA-Cy,GRA,First,One,2026-03-12",
+                "GRA-Di,GRA,First,Two,2026-03-12", "GRA-Eva,GRA,First,Two,2026-03-12", "GRA-Fay,GRA,First,Two,2026-03-12");
+        JsonNode fresh = body(send(teacher, "/api/small-groups/proposal", asking("GRA", 2, 2)).andExpect(status().isOk()));
+        assertEquals(3, fresh.get("newPairs").asInt(), fresh.toString());
+        send(teacher, "/api/small-groups/pairs", Map.of("a", s.get(0), "b", s.get(1), "together", true, "because", "read together"))
+                .andExpect(status().isNoContent());
+        JsonNode together = body(send(teacher, "/api/small-groups/proposal", asking("GRA", 2, 2)));
+        assertTrue(groups(together).contains(Set.of(s.get(0), s.get(1))), together.toString());
+        JsonNode met = together.get("groups").valueStream().filter(g -> !g.get("again").isEmpty()).findFirst().orElseThrow().at("/again/0");
+        assertEquals("1 2026-03-12", met.get("times").asInt() + " " + met.get("last").asString());
+        // Apart now, and no longer together.
+        send(teacher, "/api/small-groups/pairs", Map.of("a", s.get(1), "b", s.get(0), "together", false, "until", "2026-04-01"))
+                .andExpect(status().isNoContent());
+        assertTrue(!groups(body(send(teacher, "/api/small-groups/proposal", asking("GRA", 2, 2)))).contains(Set.of(s.get(0), s.get(1))));
+        Map<String, Object> stays = asking("GRA", 3, 3);
+        stays.put("stays", List.of(Map.of("student", s.get(0), "group", 0), Map.of("student", s.get(1), "group", 0)));
+        send(teacher, "/api/small-groups/proposal", stays).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("groups"));
+        JsonNode board = body(read(teacher, "/api/small-groups?who=class-" + classId("GRA") + "&year=" + thisYear() + "&asOf=2026-03-13"));
+        assertEquals(1, board.get("pairs").size());
+        call(teacher, MockMvcRequestBuilders.delete("/api/small-groups/pairs/" + board.at("/pairs/0/id").asInt())).andExpect(status().isNoContent());
+        call(teacher, MockMvcRequestBuilders.delete("/api/small-groups/pairs/" + board.at("/pairs/0/id").asInt())).andExpect(status().isNotFound());
+    }
+
+    @Test
+    void sizesThatCannotBeAreSaidInASentence() throws Exception {
+        Viewer teacher = teacher("GRB");
+        send(teacher, "/api/small-groups/proposal", asking("GRB", 4, 5)).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value("6 students do not make groups of 4 to 5; allow other sizes."));
+        send(teacher, "/api/small-groups/proposal", asking("GRB", 5, 4)).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.field").value("most"));
+        Map<String, Object> noSkill = asking("GRB", 2, 3);
+        noSkill.put("need", "skill");
+        send(teacher, "/api/small-groups/proposal", noSkill).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("skill"));
+        send(teacher("GRC"), "/api/small-groups/proposal", asking("GRB", 2, 3)).andExpect(status().isForbidden());
+    }
+
+    @Test
+    void keptGroupsAreScopesAndFollowWhoMovesAndLeaves() throws Exception {
+        Viewer teacher = teacher("GRD");
+        List<Integer> s = six("GRD");
+        int id = body(send(teacher, "/api/small-groups", keep("GRD", "Crews", true, "2026-03-13", List.of(s.subList(0, 3), s.subList(3, 6))))
+                .andExpect(status().isCreated()))
+                .get("id").asInt();
+        JsonNode scope = body(read(teacher, "/api/scope"));
+        List<Integer> tables = scope.get("tables").valueStream().filter(t -> t.get("title").asString().equals("Crews")).map(t -> t.get("id").asInt()).toList();
+        assertEquals(2, tables.size());
+        String ladder = "/api/skills?year=" + thisYear() + "&asOf=2026-03-13&who=table-";
+        read(teacher, ladder + tables.get(0)).andExpect(status().isOk());
+        read(teacher("GRE"), ladder + tables.get(0)).andExpect(status().isForbidden());
+        // Ada goes over to the second, Di leaves.
+        call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json")
+                .content("{\"student\":" + s.get(0) + ",\"table\":" + tables.get(1) + "}")).andExpect(status().isNoContent());
+        call(teacher,
+                MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json").content("{\"student\":" + s.get(3) + "}"))
+                .andExpect(status().isNoContent());
+        JsonNode worked = body(read(teacher, "/api/small-groups/worked?who=class-" + classId("GRD") + "&year=" + thisYear() + "&asOf=2026-03-13"));
+        assertTrue(worked.get("met").size() >= 4, worked.toString());
+        send(teacher, "/api/small-groups/" + id + "/end", Map.of()).andExpect(status().isNoContent());
+        assertEquals(0, body(read(teacher, "/api/scope")).get("tables").valueStream()
+                .filter(t -> t.get("title").asString().equals("Crews") && t.get("ends").isNull()).count());
+    }
+
+    @Test
+    void nobodySitsTwiceAndNoDayHasBeen() throws Exception {
+        Viewer teacher = teacher("GRF");
+        List<Integer> s = six("GRF");
+        send(teacher, "/api/small-groups", keep("GRF", "Twice", false, "2026-03-16", List.of(s.subList(0, 3), s.subList(2, 6))))
+                .andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.detail").value("Cy GRF is in two groups. Nothing was saved."));
+        send(teacher, "/api/small-groups", keep("GRF", "Past", false, "2026-03-12", List.of(s))).andExpect(status().isUnprocessableContent())
+                .andExpect(jsonPath("$.field").value("day"));
+        send(teacher("GRG"), "/api/small-groups", keep("GRF", "Theirs", false, "2026-03-16", List.of(s))).andExpect(status().isForbidden());
+        send(teacher, "/api/small-groups", keep("GRF", "Monday", false, "2026-03-16", List.of(s))).andExpect(status().isCreated());
+        JsonNode board = body(read(teacher, "/api/small-groups?who=class-" + classId("GRF") + "&year=" + thisYear() + "&asOf=2026-03-13"));
+        assertEquals("Monday 6", board.at("/kept/0/title").asString() + " " + board.at("/kept/0/tables/0/students").size());
+    }
+}

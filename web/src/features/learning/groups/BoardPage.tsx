@@ -1,0 +1,38 @@
+import { useSearchParams } from 'react-router';
+import { useScope } from '../../../lib/scope';
+import { GroupsNav } from '../../../ui/GroupsNav';
+import { Empty, Failed, Loading } from '../../../ui/States';
+import { Board } from './Board';
+import { useBoard } from './queries';
+
+/** Groups for tomorrow: a sentence says how they are made; they are proposed, moved by hand and kept. */
+export default function BoardPage() {
+  const { scope } = useScope();
+  const [params, setParams] = useSearchParams();
+  const skill = params.get('skill') ? Number(params.get('skill')) : undefined;
+  const board = useBoard(scope, skill);
+  const choose = (s: number) =>
+    setParams((now) => {
+      const next = new URLSearchParams(now);
+      next.set('skill', String(s));
+      return next;
+    });
+  return (
+    <>
+      {!board.data && <GroupsNav />}
+      {board.isPending && <Loading label="Setting up the board ..." />}
+      {board.isError && <Failed error={board.error} again={() => board.refetch()} />}
+      {board.data &&
+        (board.data.students.length < 2 ? (
+          <>
+            <GroupsNav />
+            <Empty title="Nobody to group">
+              Groups are made of two students or more. Choose a class in the line at the top.
+            </Empty>
+          </>
+        ) : (
+          <Board key={`${scope.who} ${scope.year} ${scope.asOf}`} view={board.data} choose={choose} />
+        ))}
+    </>
+  );
+}
