@@ -4,6 +4,7 @@ import { api, csrfToken, data, Problem, problemOf } from '../../api/client';
 import type { ImportPreview, ImportResult, ReadAs } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Complaint } from '../../ui/States';
+import { rebased } from './matching';
 import { Paste } from './Paste';
 import { Preview, ToRepair } from './Preview';
 import { turnWords } from './turnWords';
@@ -18,6 +19,13 @@ type Stage =
   | { at: 'saving'; preview: ImportPreview }
   | { at: 'done'; name: string; id: number; result: ImportResult };
 
+/** What was said of an earlier reading, said of a later one. */
+function onto(before: ImportPreview, how: ReadAs, now: ImportPreview): ReadAs {
+  const file = how.file ?? 0;
+  const [was, is] = [before.result.files[file], now.result.files[file]];
+  return how.matching && was && is ? { ...how, matching: rebased(was.matching, how.matching, is.matching) } : how;
+}
+
 /** Choose, drop or paste, look at what it would do, take it or leave it. */
 export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void }) {
   const [stage, setStage] = useState<Stage>({ at: 'empty' });
@@ -26,6 +34,8 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
   const [pasting, setPasting] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const button = useRef<HTMLButtonElement>(null);
+  // What was said while the file was being read again.
+  const said = useRef<{ of: ImportPreview; how: ReadAs }[]>([]);
   const queries = useQueryClient();
   const waiting = stage.at === 'reading' || stage.at === 'again' || stage.at === 'saving';
   const turn = useQuery({
@@ -104,22 +114,29 @@ export function ImportBox({ onDone }: { onDone?: (result: ImportResult) => void 
     }
   };
   const readAs = async (preview: ImportPreview, how: ReadAs) => {
-    // What is chosen stays where the focus is; one reading at a time.
+    // What is chosen stays where the focus is; one reading at a time. What is said meanwhile comes after it.
+    if (stage.at === 'again') said.current.push({ of: preview, how });
     if (stage.at !== 'shown') return;
     setError(null);
     setStage({ at: 'again', preview });
     try {
-      const again = await data(
-        api.POST('/api/records/imports/{id}/forms', { params: { path: { id: preview.id } }, body: how }),
-      );
+      const ask = (body: ReadAs) =>
+        data(api.POST('/api/records/imports/{id}/forms', { params: { path: { id: preview.id } }, body }));
+      let again = await ask(how);
+      for (let next = said.current.shift(); next; next = said.current.shift()) {
+        setStage({ at: 'again', preview: again });
+        again = await ask(onto(next.of, next.how, again));
+      }
       setStage({ at: 'shown', preview: again });
     } catch (e) {
       // It stays as it was read before.
+      said.current = [];
       setError(e as Error);
       setStage({ at: 'shown', preview });
     }
   };
   const leave = async (preview: ImportPreview) => {
+    said.current = [];
     setStage({ at: 'empty' });
     button.current?.focus();
     queries.setQueryData(['file waiting'], {});

@@ -128,6 +128,9 @@ export function MatchTable({ file, subjects, busy, onMatch }: Props) {
   );
 }
 
+/** What often is not on record yet. */
+const NEW = ['class', 'check_code'];
+
 function Value({
   field,
   value,
@@ -143,7 +146,7 @@ function Value({
   onChange: (value: string) => void;
 }) {
   if (field.type === 'date') return <DayField {...rest} label={label} value={value ?? ''} onChange={onChange} />;
-  if (field.name === 'class' || field.choices.length === 0) {
+  if (NEW.includes(field.name) || field.choices.length === 0) {
     return <Typed {...rest} field={field} label={label} value={value ?? ''} onChange={onChange} />;
   }
   const known = value === undefined || field.choices.some((c) => c.code === value);

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Matching, TableSubject } from '../../api/types';
-import { brings, fixable, withFixed, withName, withSubject, withUse, withWord } from './matching';
+import { brings, fixable, rebased, withFixed, withName, withSubject, withUse, withWord } from './matching';
 
 const field = (name: string, more = {}) => ({
   name,
@@ -63,4 +63,16 @@ test('another subject keeps what both call the same', () => {
   const other = withSubject(m, { code: 'class-list', label: '', fields: [field('student'), field('class')] });
   expect(of(other)).toBe('student - -');
   expect(other.fixed).toEqual({});
+});
+
+test('what was said while a file was read again is said of what came of it', () => {
+  const was: Matching = { subject: 'scores', columns: [{ heading: 'A', with: {} }], fixed: {}, words: {}, names: {} };
+  const now = { ...withFixed(was, 'measure', 'maze'), words: { score: { abs: 'absent' } } };
+  const after = rebased(was, withFixed(was, 'date', '2026-03-10'), now);
+  expect(after.fixed).toEqual({ measure: 'maze', date: '2026-03-10' });
+  expect(after.words).toEqual({ score: { abs: 'absent' } });
+  expect(rebased(now, withFixed(now, 'measure', ''), now).fixed).toEqual({});
+  expect(rebased(was, { ...was, columns: [{ heading: 'A', field: 'score', with: {} }] }, now).columns[0]?.field).toBe(
+    'score',
+  );
 });

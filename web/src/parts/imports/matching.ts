@@ -65,3 +65,27 @@ export function fixable(m: Matching, subject: TableSubject): SubjectField[] {
 export function brings(m: Matching, field: string): boolean {
   return m.subject === 'scores' && !m.columns.some((c) => c.field === field) && m.fixed[field] === undefined;
 }
+
+/**
+ * What somebody said of `was` while it was being read, said of what came of the reading: only what they changed is changed.
+ */
+export function rebased(was: Matching, said: Matching, now: Matching): Matching {
+  if (said.subject !== was.subject) return said;
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+  const merged = <T>(w: Record<string, T>, s: Record<string, T>, n: Record<string, T>): Record<string, T> => {
+    const all = { ...n };
+    for (const key of new Set([...Object.keys(w), ...Object.keys(s)])) {
+      if (same(w[key], s[key])) continue;
+      if (key in s) all[key] = s[key] as T;
+      else delete all[key];
+    }
+    return all;
+  };
+  return {
+    subject: now.subject,
+    columns: now.columns.map((c, i) => (same(was.columns[i], said.columns[i]) ? c : (said.columns[i] ?? c))),
+    fixed: merged(was.fixed, said.fixed, now.fixed),
+    words: merged(was.words, said.words, now.words),
+    names: merged(was.names, said.names, now.names),
+  };
+}

@@ -84,8 +84,15 @@ export function Board({ view, choose }: { view: BoardView; choose: (skill: numbe
     };
     if (students.length === 0) return;
     propose.mutate(body, {
+      // Leaders and times may have been typed while it was looked for.
       onSuccess: (found) =>
-        setNow({ wish: next, seed, skill: view.skill, board: proposed(from, found, rest), said: found }),
+        setNow((was) => ({
+          wish: next,
+          seed,
+          skill: view.skill,
+          board: proposed(was.board, found, rest),
+          said: found,
+        })),
     });
   };
   const wished = (part: Partial<Wish>) => {
@@ -151,6 +158,7 @@ export function Board({ view, choose }: { view: BoardView; choose: (skill: numbe
           </Button>
         )}
       </GroupsNav>
+      <h1 className="sr-only">Groups for tomorrow</h1>
       <Sentence view={view} wish={wish} board={board} onWish={wished} onSkill={choose} />
       <p className="m-0 mb-3 text-soft text-[14px] min-h-[21px]" role="status">
         {now.said && onBoard && (

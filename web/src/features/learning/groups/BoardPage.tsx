@@ -26,6 +26,7 @@ export default function BoardPage() {
         (board.data.students.length < 2 ? (
           <>
             <GroupsNav />
+            <h1 className="sr-only">Groups for tomorrow</h1>
             <Empty title="Nobody to group">
               Groups are made of two students or more. Choose a class in the line at the top.
             </Empty>

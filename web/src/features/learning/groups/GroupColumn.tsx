@@ -9,7 +9,7 @@ import { DRAGGED } from './Seat';
 
 /** A field that looks like text until it is pointed at or typed in. */
 const QUIET =
-  'min-w-0 flex-1 px-1! -mx-1 py-0! border-transparent! bg-transparent! hover:border-line! focus:border-line!';
+  'min-h-[27px] min-w-0 flex-1 px-1! -mx-1 py-0! border-transparent! bg-transparent! hover:border-line! focus:border-line!';
 const ROW = 30;
 
 interface Props {
@@ -64,11 +64,7 @@ export function GroupColumn({ place, of, view, onChange, onDrop, children }: Pro
           <h2 className="text-[15px] font-semibold m-0">{of.name}</h2>
         )}
         <span className="text-soft tabular-nums">{of.students.length}</span>
-        <Button
-          className="py-0! no-print"
-          aria-label={`Pick those of ${of.name}`}
-          onClick={() => picks.toggleAll(here)}
-        >
+        <Button className="no-print" aria-label={`Pick those of ${of.name}`} onClick={() => picks.toggleAll(here)}>
           Pick
         </Button>
       </div>

@@ -16,6 +16,7 @@ export default function KeptPage() {
   return (
     <>
       <GroupsNav />
+      {!board.data?.kept.length && <h1 className="sr-only">Kept groups</h1>}
       {board.isPending && <Loading label="Opening the groups ..." />}
       {board.isError && <Failed error={board.error} again={() => board.refetch()} />}
       {board.data && board.data.kept.length === 0 && (
@@ -61,14 +62,14 @@ function Arrangement({ of }: { of: KeptGroups }) {
             <h2 className="text-[14.5px] font-semibold m-0">
               <button
                 type="button"
-                className="hover:text-act hover:underline text-left"
+                className="hover:text-act hover:underline text-left min-h-[24px]"
                 title="Look at this group everywhere"
                 onClick={() => change({ who: `table-${t.id}` })}
               >
                 {t.name}
               </button>{' '}
               <Button
-                className="py-0! no-print"
+                className="no-print"
                 aria-label={`Pick those of ${t.name}`}
                 onClick={() => picks.toggleAll(t.students)}
               >
@@ -92,7 +93,7 @@ function Arrangement({ of }: { of: KeptGroups }) {
                           table: e.target.value ? Number(e.target.value) : undefined,
                         })
                       }
-                      className="no-print ml-auto py-0! text-[13px] max-w-[110px]"
+                      className="no-print ml-auto py-0! min-h-[24px] text-[13px] max-w-[110px]"
                     >
                       {of.tables.map((o) => (
                         <option key={o.id} value={o.id}>

@@ -14,6 +14,7 @@ export default function WorkedPage() {
   return (
     <>
       <GroupsNav />
+      {!worked.data?.met.length && <h1 className="sr-only">Who worked with whom</h1>}
       {worked.isPending && <Loading label="Counting ..." />}
       {worked.isError && <Failed error={worked.error} again={() => worked.refetch()} />}
       {worked.data &&
@@ -102,7 +103,7 @@ function Matrix({ of }: { of: Worked }) {
                   <td className="text-right pl-3">
                     <button
                       type="button"
-                      className="hover:text-act hover:underline tabular-nums"
+                      className="hover:text-act hover:underline tabular-nums min-w-[24px] min-h-[24px]"
                       aria-label={`${never.length}: pick those with whom ${nameOf(row)} never worked`}
                       onClick={() => picks.toggleAll(never)}
                     >

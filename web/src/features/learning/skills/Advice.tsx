@@ -20,8 +20,14 @@ export function Advice({ pattern, view }: Props) {
   const follow = useFollow();
   const [adding, setAdding] = useState(false);
   const [changing, setChanging] = useState<number>();
+  // What was ticked, until the answer is there.
+  const [ticked, setTicked] = useState<{ advice: number; followed: boolean }>();
   const advice = view.advice.filter((a) => pattern.marks.some((m) => m.domain === a.domain && m.own === a.own));
   const students = pattern.students.map((s) => s.student.id);
+  const tick = (id: number, followed: boolean) => {
+    setTicked({ advice: id, followed });
+    follow.mutate({ advice: id, students, followed }, { onSettled: () => setTicked(undefined) });
+  };
   return (
     <div className="text-[14px] min-w-0">
       <h3 className="text-[12.5px] text-soft font-normal m-0">
@@ -40,9 +46,9 @@ export function Advice({ pattern, view }: Props) {
                 <input
                   type="checkbox"
                   className="self-start mt-1 shrink-0"
-                  checked={all}
+                  checked={ticked?.advice === a.id ? ticked.followed : all}
                   disabled={!live || follow.isPending}
-                  onChange={(e) => follow.mutate({ advice: a.id, students, followed: e.target.checked })}
+                  onChange={(e) => tick(a.id, e.target.checked)}
                 />
                 <span>
                   {a.advice}

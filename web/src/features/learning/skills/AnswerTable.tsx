@@ -50,7 +50,7 @@ export function AnswerTable({ detail, students, asked, onAsk }: Props) {
         </thead>
         <tbody>
           {students.map((s) => (
-            <tr key={s.student.id} className={picks.has(s.student.id) ? 'bg-picked' : ''}>
+            <tr key={s.student.id} className={`h-[27px] ${picks.has(s.student.id) ? 'bg-picked' : ''}`}>
               <th className="text-left font-normal pr-4 whitespace-nowrap sticky left-0 bg-wash">
                 <input
                   type="checkbox"

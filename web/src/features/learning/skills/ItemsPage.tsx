@@ -33,10 +33,13 @@ export default function ItemsPage() {
 function Whole({ view, choose }: { view: ItemsView; choose: (check: string) => void }) {
   if (view.check === undefined) {
     return (
-      <Empty title="No check has been taken">
-        None of these students has taken a check up to this day. Answers come in with a file under Records, or with a
-        check that is given here.
-      </Empty>
+      <>
+        <h1 className="sr-only">Items</h1>
+        <Empty title="No check has been taken">
+          None of these students has taken a check up to this day. Answers come in with a file under Records, or with a
+          check that is given here.
+        </Empty>
+      </>
     );
   }
   const check = view.checks.find((c) => c.id === view.check);

@@ -115,7 +115,10 @@ function Pattern({ pattern, view }: { pattern: ProfilesView['patterns'][number];
             </thead>
             <tbody>
               {pattern.students.map((s) => (
-                <tr key={s.student.id} className={`border-t border-hair ${picks.has(s.student.id) ? 'bg-picked' : ''}`}>
+                <tr
+                  key={s.student.id}
+                  className={`h-[27px] border-t border-hair ${picks.has(s.student.id) ? 'bg-picked' : ''}`}
+                >
                   <th className="text-left font-normal pr-4 whitespace-nowrap">
                     <input
                       type="checkbox"

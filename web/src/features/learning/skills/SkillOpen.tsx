@@ -32,6 +32,8 @@ function Whole({ detail, view }: { detail: SkillDetail; view: SkillsView }) {
   const taught = useTaught(scope.who);
   const [all, setAll] = useState(false);
   const [asked, setAsked] = useState<number>();
+  // What was ticked, until the answer is there.
+  const [told, setTold] = useState<boolean>();
   const without = detail.students.filter((s) => s.state === 'not-yet');
   const having = detail.students.filter((s) => s.state === 'secure');
   const rest = detail.students.filter((s) => s.state === 'shaky' || s.state === 'too-few');
@@ -111,9 +113,12 @@ function Whole({ detail, view }: { detail: SkillDetail; view: SkillsView }) {
           <label className="no-print inline-flex items-baseline gap-1.5">
             <input
               type="checkbox"
-              checked={skill.taught}
+              checked={told ?? skill.taught}
               disabled={taught.isPending}
-              onChange={(e) => taught.mutate({ skill: skill.id, taught: e.target.checked })}
+              onChange={(e) => {
+                setTold(e.target.checked);
+                taught.mutate({ skill: skill.id, taught: e.target.checked }, { onSettled: () => setTold(undefined) });
+              }}
               className="self-center"
             />
             being taught now

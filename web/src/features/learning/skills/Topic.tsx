@@ -18,7 +18,7 @@ export function Topic({ framework, skill, from: begun }: { framework: number; sk
   const topic = useTopic(scope, framework, skill, from, to);
   if (!open) {
     return (
-      <Button className="no-print py-0!" onClick={() => setOpen(true)}>
+      <Button className="no-print" onClick={() => setOpen(true)}>
         Before, during and after
       </Button>
     );

@@ -60,7 +60,22 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("engagement, " + view);
         }
-        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Texts", "Programs")) {
+        for (String view : List.of("Class", "Students", "Profiles", "Items")) {
+            subView("Skills", view);
+            assertThat(page.locator("#view h1").first()).isVisible();
+            check("skills, " + view);
+        }
+        subView("Skills", "Class");
+        page.locator("#view").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setExpanded(false)).first().click();
+        assertThat(page.getByText("After each check").or(page.getByText("Newest answers")).first()).isVisible();
+        check("skills, one opened");
+        view("Groups");
+        button("Propose groups").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(Pattern.compile("^Group 1"))).first()).isVisible();
+        check("groups, board");
+        subView("Groups", "Who worked with whom");
+        check("groups, worked");
+        for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Skills", "Texts", "Programs")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
             check("setup, " + view);

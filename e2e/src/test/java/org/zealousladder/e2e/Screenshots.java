@@ -2,6 +2,7 @@ package org.zealousladder.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -69,12 +70,6 @@ class Screenshots extends BrowserTest {
         subView("Screening", "Coverage");
         assertThat(page.getByText("Still to be tested")).isVisible();
         shot("coverage");
-        subView("Screening", "Enter scores");
-        assertThat(page.locator("[data-at='0/0']")).isVisible();
-        page.locator("[data-at='1/0']").fill("200");
-        page.locator("[data-at='1/0']").press("Enter");
-        shot("entry");
-        page.locator("[data-at='1/0']").press("Escape");
         subView("Screening", "Tiers");
         assertThat(page.getByText("close calls to talk about")).isVisible();
         shot("tiers");
@@ -82,21 +77,26 @@ class Screenshots extends BrowserTest {
         assertThat(page.getByText("No look needed")).isVisible();
         page.mouse().move(640, 60);
         shot("weeks");
-        page.getByLabel("Pick Caspian Ng").check();
-        page.getByLabel("Pick Noor Ellery").check();
-        page.getByLabel("Pick Dalia Stroud").check();
-        button("Write").click();
-        dialog().getByLabel("The school's texts").selectOption("We miss the practice");
-        assertThat(dialog().getByText("Letter 1 of 2")).isVisible();
-        shot("write");
-        page.keyboard().press("Escape");
-        if (button("Close without saving").isVisible()) {
-            button("Close without saving").click();
-        }
-        button("Clear").click();
         subView("Engagement", "Work");
         assertThat(page.getByText("Points so far").first()).isVisible();
         shot("work");
+        view("Skills");
+        page.getByLabel("Framework").selectOption("Skerrow maths");
+        page.locator("#view").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Take away across a zero"))).click();
+        button("Pick the 9 without it").click();
+        page.mouse().move(640, 60);
+        shot("skills");
+        button("Clear").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure:"))).click();
+        page.getByLabel("Measure").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Number facts"))).click();
+        view("Groups");
+        button("Propose groups").click();
+        page.getByLabel("Who leads group 1").fill("R. Oduya");
+        page.getByLabel("Who leads group 2").fill("I. Mensah");
+        page.mouse().move(640, 60);
+        shot("groups");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure:"))).click();
+        page.getByLabel("Measure").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Oral reading"))).click();
         subView("Desk", "Contacts");
         assertThat(page.getByText("To look at again")).isVisible();
         shot("contacts");

@@ -84,6 +84,10 @@ class AnswerFiles implements DeclaresFiles {
             .need("Say on which day it was taken: in a column, or for all of them.", List.of("date"))
             .need("Say which columns hold the answers.", List.of("answer"))
             .composed("student", "student", "given_name", "family_name").folded("answer").foldedName("item").narrowing("class").found("student")
+            // A check that is on record is meant by its name, too.
+            .told("""
+                    select row_no, student, coalesce((select min(c.code) from skills_check c where c.name = raw.check_code and not c.ended), check_code) as check_code, date, item, answer
+                      from raw""")
             .part("checks", List.of("student"),
                     "select min(row_no) as row_no, check_code, check_code as check_name, null as of_school, 'elsewhere' as taken from raw group by check_code")
             .part("items", List.of("student"), """
