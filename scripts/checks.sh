@@ -83,7 +83,9 @@ bench() { # [soak [MINUTES]]
   if [ "${1:-}" = soak ]; then bench_soak "$classpath" "${2:-20}"; return; fi
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
+  java -cp "$classpath" org.zealousladder.bench.GroupsBenchmark
   throwaway bench
+  bench_skills
   bench_import
   bench_matching "$classpath"
   bench_views "$classpath"
@@ -106,6 +108,16 @@ bench_soak() { # CLASSPATH MINUTES
 }
 
 seconds_of() { local start; start=$(date +%s.%N); "$@" >&2; echo "$(date +%s.%N) $start" | awk '{printf "%.1f", $1 - $2}'; }
+
+# Skills of five million answers in ten seconds, in half a gigabyte.
+bench_skills() {
+  local file=$STATE/$NAME/answers.csv took
+  awk 'BEGIN { srand(3); print "student,item,skill,points,possible,date"
+       for (i = 0; i < 5000000; i++) { q = int(300 * rand()); printf "S%05d,i%d,k%d,%d,1,2026-%02d-%02d\n", int(i / 100), q, q % 60, rand() < 0.7, 1 + int(3 * rand()), 1 + int(28 * rand()) } }' >"$file"
+  took=$(seconds_of java -Xmx512m -XX:+UseParallelGC -jar "$JAR" compute skills "$file" --format json 2>/dev/null)
+  echo "$took" | awk '{ printf "skills: 5,000,000 answers in %.1f s, in 512 MB: %.2f of the budget of 10 s\n", $1, $1 / 10 }'
+  rm -f "$file"
+}
 
 bench_import() {
   local files=$STATE/$NAME/files file roster=()

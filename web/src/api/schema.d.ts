@@ -2564,6 +2564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/skills/frameworks/packages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/skills/frameworks/{id}": {
         parameters: {
             query?: never;
@@ -3896,6 +3912,21 @@ export interface components {
             /** Format: date */
             birthday?: string;
             preferredName?: string;
+        };
+        CaseResult: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            changed: number;
+            /** Format: int32 */
+            gone: number;
+            /** Format: int32 */
+            grounds: number;
+            notices: string[];
+            sample: string[];
+            /** Format: int32 */
+            skills: number;
+            title: string;
         };
         CaseloadRef: {
             name: string;
@@ -12419,6 +12450,33 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MadeHere"];
+                };
+            };
+        };
+    };
+    bring: {
+        parameters: {
+            query: {
+                school?: number;
+                take: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CaseResult"];
                 };
             };
         };

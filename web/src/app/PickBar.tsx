@@ -54,6 +54,14 @@ export function PickBar() {
               </Button>
             </>
           )}
+          {picks.all.length > 1 && !pathname.startsWith('/groups') && (
+            <Link
+              to={state.link('/groups')}
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline whitespace-nowrap max-sm:hidden"
+            >
+              Make groups
+            </Link>
+          )}
           {one && (
             <Link
               to={state.link(`/students/${one.id}`)}

@@ -256,7 +256,8 @@ function Letters({
           </div>
           <article className={`border border-line p-4 mt-1 ${without.includes(letter.key) ? 'opacity-50' : ''}`}>
             <p className="m-0 text-soft text-[13.5px]">
-              To {letter.recipient} ({letter.address}), about {nameOf(letter.student)}
+              To {letter.recipient} ({letter.address})
+              {letter.recipient !== letter.student.name && `, about ${nameOf(letter.student)}`}
               {letter.language && `, in ${letter.language}`}
             </p>
             <p className="m-0 font-semibold">{letter.subject}</p>

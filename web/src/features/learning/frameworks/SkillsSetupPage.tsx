@@ -11,6 +11,7 @@ import { InnerForm } from '../../../ui/InnerForm';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { Meaning } from './Meaning';
+import { PackageBox } from './PackageBox';
 import { useAddFramework, useChangeFramework, useFrameworks, useMeaning } from './queries';
 import { SkillTable } from './SkillTable';
 
@@ -36,7 +37,7 @@ export default function SkillsSetupPage() {
 
 function Frameworks({ view, school }: { view: FrameworksView; school: number }) {
   const { live } = useScope();
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<'typed' | 'package'>();
   return (
     <>
       {view.frameworks.length === 0 && (
@@ -58,15 +59,18 @@ function Frameworks({ view, school }: { view: FrameworksView; school: number }) 
           <SkillTable of={f} live={live} />
         </details>
       ))}
-      {view.mayAdd &&
-        live &&
-        (adding ? (
-          <AddFramework school={school} everywhere={view.everywhere} onDone={() => setAdding(false)} />
-        ) : (
-          <Button className="mt-2" onClick={() => setAdding(true)}>
-            Add a framework
-          </Button>
-        ))}
+      {view.mayAdd && live && adding === undefined && (
+        <p className="m-0 mt-2 flex gap-x-4">
+          <Button onClick={() => setAdding('typed')}>Add a framework</Button>
+          <Button onClick={() => setAdding('package')}>Bring in a package</Button>
+        </p>
+      )}
+      {adding === 'typed' && (
+        <AddFramework school={school} everywhere={view.everywhere} onDone={() => setAdding(undefined)} />
+      )}
+      {adding === 'package' && (
+        <PackageBox school={school} everywhere={view.everywhere} onDone={() => setAdding(undefined)} />
+      )}
     </>
   );
 }

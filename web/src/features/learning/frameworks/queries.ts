@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { type Body, useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
 
@@ -67,3 +67,24 @@ export function useMeaningPreview(form: MeaningBody | undefined) {
 }
 
 export const useSetMeaning = () => useChange((body: MeaningBody) => data(api.POST('/api/skills/settings', { body })));
+
+interface Package {
+  /** Undefined: for every school. */
+  school?: number;
+  file: File;
+}
+
+/** A package in the form of CASE, only looked at or taken. */
+const bring = ({ school, file }: Package, take: boolean) =>
+  data(
+    api.POST('/api/skills/frameworks/packages', {
+      params: { query: { school, take } },
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: file as unknown as string,
+      bodySerializer: (b: unknown) => b as BodyInit,
+    }),
+  );
+
+export const useLookAtPackage = () => useMutation({ mutationFn: (of: Package) => bring(of, false) });
+
+export const useTakePackage = () => useChange((of: Package) => bring(of, true));

@@ -51,7 +51,9 @@ export function AnswerTable({ detail, students, asked, onAsk }: Props) {
         <tbody>
           {students.map((s) => (
             <tr key={s.student.id} className={`h-[27px] ${picks.has(s.student.id) ? 'bg-picked' : ''}`}>
-              <th className="text-left font-normal pr-4 whitespace-nowrap sticky left-0 bg-wash">
+              <th
+                className={`text-left font-normal pr-4 whitespace-nowrap sticky left-0 ${picks.has(s.student.id) ? 'bg-picked' : 'bg-wash'}`}
+              >
                 <input
                   type="checkbox"
                   aria-label={`Pick ${nameOf(s.student)}`}

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { SkillsView, StudentRef } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
@@ -8,7 +9,7 @@ import { byState } from './SkillLine';
 
 /** What follows from how a class stands on a skill: whom to teach it again, who needs it once more, who goes on, who has not tried. */
 export function Tomorrow({ view, skill }: { view: SkillsView; skill: number }) {
-  const { scope } = useScope();
+  const { scope, link, live } = useScope();
   const row = view.rows.find((r) => r.id === skill);
   const detail = useSkill(scope, view.framework as number, skill);
   if (!row) return null;
@@ -36,6 +37,14 @@ export function Tomorrow({ view, skill }: { view: SkillsView; skill: number }) {
         .map(([words, those]) => (
           <Line key={words} words={words} students={those} />
         ))}
+      {live && (
+        <Link
+          to={link('/groups', { skill: String(skill) })}
+          className="no-print text-act font-semibold text-[13.5px] no-underline hover:underline inline-block py-1"
+        >
+          Make groups by it
+        </Link>
+      )}
     </section>
   );
 }

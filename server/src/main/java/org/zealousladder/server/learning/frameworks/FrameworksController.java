@@ -1,10 +1,13 @@
 package org.zealousladder.server.learning.frameworks;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.platform.once.OnceService;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 
@@ -23,11 +27,15 @@ import org.zealousladder.server.school.roster.Who;
 @RestController
 @RequestMapping("/api/skills/frameworks")
 class FrameworksController {
+    private static final int LARGEST = 20 << 20;
+
     private final FrameworksService frameworks;
+    private final CaseService packages;
     private final RosterService roster;
     private final OnceService once;
 
-    FrameworksController(FrameworksService frameworks, RosterService roster, OnceService once) {
+    FrameworksController(FrameworksService frameworks, CaseService packages, RosterService roster, OnceService once) {
+        this.packages = packages;
         this.frameworks = frameworks;
         this.roster = roster;
         this.once = once;
@@ -76,5 +84,23 @@ class FrameworksController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(@PathVariable int id, @PathVariable int skill, @RequestBody SkillEnding e) {
         frameworks.end(id, skill, e.ended());
+    }
+
+    /**
+     * A package in the form of CASE.
+     *
+     * @param school null: for every school
+     * @param take whether to write it, or only to say what it would do
+     */
+    @PostMapping(path = "/packages", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(content = @io.swagger.v3.oas.annotations.media.Content(mediaType = "application/octet-stream",
+            schema = @io.swagger.v3.oas.annotations.media.Schema(type = "string", format = "binary")))
+    CaseService.CaseResult bring(@RequestParam(required = false) @Nullable Integer school, @RequestParam boolean take,
+            @io.swagger.v3.oas.annotations.Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        byte[] body = request.getInputStream().readNBytes(LARGEST + 1);
+        if (body.length > LARGEST) {
+            throw Refusal.invalid("file", "The package is larger than 20 MB. Ask for a smaller part of the framework. Nothing was saved.");
+        }
+        return packages.bring(school, body, take);
     }
 }

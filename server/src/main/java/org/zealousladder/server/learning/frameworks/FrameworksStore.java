@@ -45,9 +45,9 @@ class FrameworksStore {
 
     private static Skill skill(ResultSet r, int row) throws SQLException {
         Integer[] rests = (Integer[]) r.getArray("rests_on").getArray();
-        int grade = r.getInt("grade");
+        Integer grade = r.getObject("grade", Integer.class);
         return new Skill(r.getInt("id"), r.getInt("framework_id"), r.getString("code"), r.getString("name"), r.getString("statement"), r.getString("area"),
-                r.getString("domain"), r.wasNull() ? null : grade, r.getInt("place"), List.of(rests));
+                r.getString("domain"), grade, r.getInt("place"), List.of(rests));
     }
 
     int add(String code, @Nullable Integer school, String name, @Nullable String source) {
@@ -103,5 +103,56 @@ class FrameworksStore {
         return Stream.of("skills_framework", "skills_skill").filter(table::equals).findFirst()
                 .map(t -> db.sql("select not exists (select from " + t + " where code = :code)").param("code", code).query(Boolean.class).single())
                 .orElseThrow();
+    }
+
+    /** A framework that came in a package. */
+    record Known(int id, @Nullable Integer schoolId) {}
+
+    Optional<Known> byUri(String uri) {
+        return db.sql("select id, school_id from skills_framework where uri = :uri order by id limit 1").param("uri", uri).query(Known.class).optional();
+    }
+
+    /** A skill that came in a package. */
+    record KnownSkill(int id, String uri, String name, @Nullable String statement, String area, String domain, @Nullable Integer grade, int place,
+            boolean ended) {
+        boolean same(CasePackage.CaseSkill k, int at) {
+            return !ended && place == at && name.equals(k.name()) && area.equals(k.area()) && domain.equals(k.domain())
+                    && java.util.Objects.equals(statement, k.statement())
+                    && java.util.Objects.equals(grade, k.grade());
+        }
+    }
+
+    List<KnownSkill> knownSkills(int framework) {
+        return db
+                .sql("select id, uri, name, statement, area, domain, grade, place, ended from skills_skill where framework_id = :framework and uri is not null")
+                .param("framework", framework).query(KnownSkill.class).list();
+    }
+
+    int addFromPackage(String uri, @Nullable Integer school, String name, @Nullable String source) {
+        return db.sql("insert into skills_framework (code, school_id, name, source, uri) values (left(:uri, 80), :school, :name, :source, :uri) returning id")
+                .param("uri", uri)
+                .param("school", school, java.sql.Types.INTEGER).param("name", name).param("source", source).query(Integer.class).single();
+    }
+
+    int addFromPackage(int framework, CasePackage.CaseSkill k, String code, int place) {
+        return db.sql("""
+                insert into skills_skill (framework_id, code, name, statement, area, domain, grade, place, uri)
+                values (:framework, :code, :name, :statement, :area, :domain, :grade, :place, :uri) returning id""").param("framework", framework)
+                .param("code", code)
+                .param("name", k.name()).param("statement", k.statement()).param("area", k.area()).param("domain", k.domain())
+                .param("grade", k.grade(), java.sql.Types.SMALLINT).param("place", place).param("uri", k.uri()).query(Integer.class).single();
+    }
+
+    void changeFromPackage(int id, CasePackage.CaseSkill k, int place) {
+        db.sql("""
+                update skills_skill set name = :name, statement = :statement, area = :area, domain = :domain, grade = :grade, place = :place, ended = false, changed_at = now()
+                 where id = :id""").param("id", id).param("name", k.name()).param("statement", k.statement()).param("area", k.area())
+                .param("domain", k.domain())
+                .param("grade", k.grade(), java.sql.Types.SMALLINT).param("place", place).update();
+    }
+
+    void addGround(int skill, int ground) {
+        db.sql("insert into skills_ground (skill_id, rests_on) values (:skill, :ground) on conflict do nothing").param("skill", skill).param("ground", ground)
+                .update();
     }
 }

@@ -39,8 +39,7 @@ class ItemsStore {
     }
 
     private Item item(ResultSet r, List<Item.ItemKey> keys) throws SQLException {
-        int school = r.getInt("school_id");
-        return new Item(r.getInt("id"), r.getString("code"), r.wasNull() ? null : school, r.getString("kind"), r.getString("prompt"),
+        return new Item(r.getInt("id"), r.getString("code"), r.getObject("school_id", Integer.class), r.getString("kind"), r.getString("prompt"),
                 json.readValue(r.getString("body"), ItemBody.class), r.getDouble("possible"), keys, List.of((Integer[]) r.getArray("skills").getArray()));
     }
 
