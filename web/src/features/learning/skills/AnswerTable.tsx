@@ -28,7 +28,7 @@ export function AnswerTable({ detail, students, asked, onAsk }: Props) {
   const picks = usePicks();
   const answers = new Map(detail.answers.map((a) => [`${a.student} ${a.item}`, a]));
   return (
-    <section className="overflow-x-auto my-1" aria-label="Answers, item by item">
+    <section className="relative overflow-x-auto my-1" aria-label="Answers, item by item">
       <table className="text-[13.5px] border-collapse">
         <thead>
           <tr>

@@ -15,6 +15,9 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Grouper {
     private static final int BEGINNINGS = 20;
+    /** Of many students there are fewer beginnings: each takes longer, and is nearer to the best. */
+    private static final int FEWEST_BEGINNINGS = 3;
+    private static final double MANY = 100;
     /** Up to so many arrangements are tried one by one. */
     private static final double ALL = 60_000;
     private static final int PLACINGS = 200_000;
@@ -81,7 +84,8 @@ public final class Grouper {
         int[] best = null;
         double cost = Double.POSITIVE_INFINITY;
         int[] byNeed = byNeed();
-        for (int t = 0; t < BEGINNINGS; t++) {
+        int beginnings = (int) Math.max(FEWEST_BEGINNINGS, Math.min(BEGINNINGS, Math.round(BEGINNINGS * MANY / task.students())));
+        for (int t = 0; t < beginnings; t++) {
             Arrangement now = begin(t == 0 ? byNeed : shuffled(byNeed, random));
             if (now == null) {
                 continue;
@@ -96,7 +100,7 @@ public final class Grouper {
         if (best == null) {
             throw locked();
         }
-        return proposal(best, BEGINNINGS);
+        return proposal(best, beginnings);
     }
 
     /** Along the direction in which needs differ most, by power iteration on the blocks' means. */
