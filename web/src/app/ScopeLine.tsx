@@ -1,9 +1,9 @@
-import { Popover } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { gradeTitle, gradeWords, longDay } from '../lib/format';
 import { className, type ScopeState, whoWords } from '../lib/scope';
 import { Button } from '../ui/Button';
 import { DayField } from '../ui/DayField';
+import { PartChoice, SentencePart } from '../ui/SentencePart';
 
 /** A sentence across the top instead of a filter panel; each part opens what it can be changed to. */
 export function ScopeLine({ state }: { state: ScopeState }) {
@@ -12,14 +12,14 @@ export function ScopeLine({ state }: { state: ScopeState }) {
   const measure = choices.measures.find((m) => m.id === scope.measure);
   return (
     <div className="flex flex-wrap items-baseline text-[19px] tracking-tight min-w-0" role="group" aria-label="Scope">
-      <Part label="Whose students" text={whoWords(scope.who, choices)}>
+      <SentencePart label="Whose students" text={whoWords(scope.who, choices)}>
         {(close) => <WhoChoices state={state} close={close} />}
-      </Part>
+      </SentencePart>
       <Dot />
-      <Part label="Measure" text={measure?.name ?? ''}>
+      <SentencePart label="Measure" text={measure?.name ?? ''}>
         {(close) =>
           choices.measures.map((m) => (
-            <Choice
+            <PartChoice
               key={m.id}
               chosen={m.id === scope.measure}
               onChoose={() => {
@@ -28,15 +28,15 @@ export function ScopeLine({ state }: { state: ScopeState }) {
               }}
             >
               {m.name} <span className="text-soft text-[13px]">{m.unit}</span>
-            </Choice>
+            </PartChoice>
           ))
         }
-      </Part>
+      </SentencePart>
       <Dot />
-      <Part label="School year" text={(year?.name ?? '').replace('-', '–')}>
+      <SentencePart label="School year" text={(year?.name ?? '').replace('-', '–')}>
         {(close) =>
           choices.years.map((y) => (
-            <Choice
+            <PartChoice
               key={y.id}
               chosen={y.id === scope.year}
               onChoose={() => {
@@ -59,15 +59,15 @@ export function ScopeLine({ state }: { state: ScopeState }) {
               }}
             >
               {y.name.replace('-', '–')}
-            </Choice>
+            </PartChoice>
           ))
         }
-      </Part>
+      </SentencePart>
       <Dot />
       <span className="mr-1.5">as of</span>
-      <Part label="As of" text={longDay(scope.asOf)}>
+      <SentencePart label="As of" text={longDay(scope.asOf)}>
         {(close) => <AsOf state={state} close={close} />}
-      </Part>
+      </SentencePart>
     </div>
   );
 }
@@ -77,44 +77,6 @@ const Dot = () => (
     ·
   </span>
 );
-
-function Part({ label, text, children }: { label: string; text: string; children: (close: () => void) => ReactNode }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger
-        aria-label={`${label}: ${text}`}
-        className="font-semibold border-b-[1.5px] border-faint pb-px hover:border-act hover:text-act"
-      >
-        {text}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={8}
-          collisionPadding={8}
-          className="arrives z-40 bg-paper border border-line shadow-lg py-1.5 min-w-52 max-h-[70vh] overflow-auto text-[15px]"
-          aria-label={label}
-        >
-          {children(() => setOpen(false))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
-}
-
-function Choice({ chosen, onChoose, children }: { chosen: boolean; onChoose: () => void; children: ReactNode }) {
-  return (
-    <button
-      type="button"
-      aria-current={chosen}
-      onClick={onChoose}
-      className={`block w-full text-left px-4 py-1.5 hover:bg-picked -outline-offset-2 ${chosen ? 'font-semibold text-act' : ''}`}
-    >
-      {children}
-    </button>
-  );
-}
 
 function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) {
   const { choices, scope, change } = state;
@@ -152,24 +114,24 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
             <div key={id}>
               {choices.wholeSchool && (
                 <>
-                  <Choice chosen={scope.who === `school-${id}`} onChoose={choose(`school-${id}`)}>
+                  <PartChoice chosen={scope.who === `school-${id}`} onChoose={choose(`school-${id}`)}>
                     {name}
-                  </Choice>
+                  </PartChoice>
                   {grades.map((g) => (
-                    <Choice key={g} chosen={scope.who === `grade-${g}-${id}`} onChoose={choose(`grade-${g}-${id}`)}>
+                    <PartChoice key={g} chosen={scope.who === `grade-${g}-${id}`} onChoose={choose(`grade-${g}-${id}`)}>
                       <span className="pl-3">{gradeTitle(g)}</span>
-                    </Choice>
+                    </PartChoice>
                   ))}
                 </>
               )}
               {own
                 .filter((c) => !many || matches(`${name} ${c.name}`, filter))
                 .map((c) => (
-                  <Choice key={c.id} chosen={scope.who === `class-${c.id}`} onChoose={choose(`class-${c.id}`)}>
+                  <PartChoice key={c.id} chosen={scope.who === `class-${c.id}`} onChoose={choose(`class-${c.id}`)}>
                     <span className={choices.wholeSchool ? 'pl-3' : ''}>
                       {className(c.name)} <span className="text-soft text-[13px]">{gradeWords(c.grade)}</span>
                     </span>
-                  </Choice>
+                  </PartChoice>
                 ))}
             </div>
           );
@@ -178,29 +140,29 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
         .filter((g) => g.yearId === scope.year && (!many || matches(g.name, filter)))
         .slice(0, 40)
         .map((g) => (
-          <Choice key={g.id} chosen={scope.who === `group-${g.id}`} onChoose={choose(`group-${g.id}`)}>
+          <PartChoice key={g.id} chosen={scope.who === `group-${g.id}`} onChoose={choose(`group-${g.id}`)}>
             {g.name} <span className="text-soft text-[13px]">{g.subject ?? 'group'}</span>
-          </Choice>
+          </PartChoice>
         ))}
       {choices.tables
         .filter((t) => t.yearId === scope.year && (!many || matches(`${t.title} ${t.name}`, filter)))
         .slice(0, 40)
         .map((t) => (
-          <Choice key={t.id} chosen={scope.who === `table-${t.id}`} onChoose={choose(`table-${t.id}`)}>
+          <PartChoice key={t.id} chosen={scope.who === `table-${t.id}`} onChoose={choose(`table-${t.id}`)}>
             {t.name} <span className="text-soft text-[13px]">{t.title}</span>
-          </Choice>
+          </PartChoice>
         ))}
       {choices.caseloads
         .filter((c) => !many || matches(c.name, filter))
         .slice(0, 40)
         .map((c) => (
-          <Choice
+          <PartChoice
             key={c.personId}
             chosen={scope.who === `caseload-${c.personId}`}
             onChoose={choose(`caseload-${c.personId}`)}
           >
             {c.name} <span className="text-soft text-[13px]">{c.students}</span>
-          </Choice>
+          </PartChoice>
         ))}
     </>
   );

@@ -1,10 +1,10 @@
-import { Popover } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import type { BoardView } from '../../../api/types';
 import { shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
+import { PartChoice, SentencePart } from '../../../ui/SentencePart';
 import { Complaint } from '../../../ui/States';
 import type { BoardState } from './board';
 import { PairForm } from './PairForm';
@@ -52,26 +52,26 @@ export function Sentence({ view, wish, board, onWish, onSkill }: Props) {
   return (
     <p className="m-0 text-[16.5px] leading-relaxed max-w-[900px]">
       Groups of{' '}
-      <Part label="Sizes" text={wish.least === wish.most ? `${wish.least}` : `${wish.least} to ${wish.most}`}>
+      <SentencePart label="Sizes" text={wish.least === wish.most ? `${wish.least}` : `${wish.least} to ${wish.most}`}>
         {() => <Sizes wish={wish} onWish={onWish} />}
-      </Part>{' '}
+      </SentencePart>{' '}
       by{' '}
-      <Part label="Made by" text={needs[wish.need]}>
+      <SentencePart label="Made by" text={needs[wish.need]}>
         {(close) => (
           <div className="py-1">
             {(Object.keys(needs) as Wish['need'][])
               .filter((n) => view.skills.length > 0 || (n !== 'mistakes' && n !== 'skill'))
               .map((n) => (
-                <Line
+                <PartChoice
                   key={n}
-                  on={n === wish.need}
+                  chosen={n === wish.need}
                   onChoose={() => {
                     onWish({ need: n });
                     close();
                   }}
                 >
                   {needs[n]}
-                </Line>
+                </PartChoice>
               ))}
             {view.skills.length > 0 && (
               <label className="block px-4 pt-2 text-[13px] text-soft">
@@ -95,52 +95,52 @@ export function Sentence({ view, wish, board, onWish, onSkill }: Props) {
             )}
           </div>
         )}
-      </Part>
+      </SentencePart>
       ,{' '}
-      <Part label="Company" text={FRESH.find(([f]) => f === wish.fresh)?.[1] ?? 'fresh company matters'}>
+      <SentencePart label="Company" text={FRESH.find(([f]) => f === wish.fresh)?.[1] ?? 'fresh company matters'}>
         {(close) =>
           FRESH.map(([f, words]) => (
-            <Line
+            <PartChoice
               key={f}
-              on={f === wish.fresh}
+              chosen={f === wish.fresh}
               onChoose={() => {
                 onWish({ fresh: f });
                 close();
               }}
             >
               {words}
-            </Line>
+            </PartChoice>
           ))
         }
-      </Part>
+      </SentencePart>
       {bySkill && (
         <>
           , who has it{' '}
-          <Part label="Who has the skill" text={wish.restStays ? 'stays with the class' : 'is in groups, too'}>
+          <SentencePart label="Who has the skill" text={wish.restStays ? 'stays with the class' : 'is in groups, too'}>
             {(close) =>
               [true, false].map((stays) => (
-                <Line
+                <PartChoice
                   key={String(stays)}
-                  on={stays === wish.restStays}
+                  chosen={stays === wish.restStays}
                   onChoose={() => {
                     onWish({ restStays: stays });
                     close();
                   }}
                 >
                   {stays ? 'stays with the class' : 'is in groups, too'}
-                </Line>
+                </PartChoice>
               ))
             }
-          </Part>
+          </SentencePart>
         </>
       )}
       {board.groups.length > 0 &&
         `, led by ${leaders === 0 ? 'nobody yet' : leaders === 1 ? '1 adult' : `${leaders} adults`}`}
       {board.stays.length > 0 && `; ${board.stays.length} ${board.stays.length === 1 ? 'stays' : 'stay'}`}
       {'; '}
-      <Part label="Together and apart" text={pairWords(view)}>
+      <SentencePart label="Together and apart" text={pairWords(view)}>
         {(close) => <Pairs view={view} close={close} />}
-      </Part>
+      </SentencePart>
       .
     </p>
   );
@@ -224,43 +224,5 @@ function Pairs({ view, close }: { view: BoardView; close: () => void }) {
       <Complaint error={unpair.error} />
       {live && <PairForm view={view} onDone={close} />}
     </div>
-  );
-}
-
-function Part({ label, text, children }: { label: string; text: string; children: (close: () => void) => ReactNode }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger
-        aria-label={`${label}: ${text}`}
-        className="font-semibold border-b-[1.5px] border-faint hover:border-act hover:text-act leading-snug text-left"
-      >
-        {text}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label={label}
-          className="arrives z-40 bg-paper border border-line shadow-lg py-1 min-w-52 max-w-[94vw] max-h-[70vh] overflow-auto text-[15px]"
-        >
-          {children(() => setOpen(false))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
-}
-
-function Line({ on, onChoose, children }: { on: boolean; onChoose: () => void; children: ReactNode }) {
-  return (
-    <button
-      type="button"
-      aria-current={on}
-      onClick={onChoose}
-      className={`block w-full text-left px-4 py-1.5 hover:bg-picked -outline-offset-2 ${on ? 'font-semibold text-act' : ''}`}
-    >
-      {children}
-    </button>
   );
 }
