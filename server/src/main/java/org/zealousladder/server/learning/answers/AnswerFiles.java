@@ -28,7 +28,8 @@ class AnswerFiles implements DeclaresFiles {
                       from (select st.*, s.id as student_id, i.id as item_id, c.id as check_id, coalesce(st.possible, i.possible) as of_points, n.number,
                                    coalesce(st.points, case when st.answer is not null and exists (select from skills_key k where k.item_id = i.id)
                                                             then coalesce(key.share, 0) * coalesce(st.possible, i.possible) end) as earned,
-                                   o.id as old_id, o.points as old_points, o.possible as old_possible, o.answer as old_answer, o.check_id as old_check, o.seconds as old_seconds
+                                   o.id as old_id, o.points as old_points, o.possible as old_possible, o.answer as old_answer, o.check_id as old_check,
+                                     o.seconds as old_seconds
                               from stage st left join roster_student s on s.code = st.student left join skills_item i on i.code = st.item
                               left join skills_check c on c.code = st.check_code
                               left join skills_key key on key.item_id = i.id and key.answer = skills_plain(st.answer)
@@ -56,7 +57,8 @@ class AnswerFiles implements DeclaresFiles {
                     .formatted(TODAY))
             .apply("""
                     insert into skills_answer (id, student_id, item_id, check_id, on_day, number, points, possible, answer, seconds, source, known_from, recorded_by)
-                    select id, student_id, item_id, check_id, date, number, earned, of_points, answer, seconds, 'file', case when old_id is null then date else %s end,
+                    select id, student_id, item_id, check_id, date, number, earned, of_points, answer, seconds, 'file',
+                      case when old_id is null then date else %s end,
                            (select scope_person()) from answer_anew""".formatted(TODAY))
             .build();
 
@@ -86,7 +88,8 @@ class AnswerFiles implements DeclaresFiles {
             .composed("student", "student", "given_name", "family_name").folded("answer").foldedName("item").narrowing("class").found("student")
             // A check that is on record is meant by its name, too.
             .told("""
-                    select row_no, student, coalesce((select min(c.code) from skills_check c where c.name = raw.check_code and not c.ended), check_code) as check_code, date, item, answer
+                    select row_no, student, coalesce((select min(c.code) from skills_check c where c.name = raw.check_code and not c.ended),
+                      check_code) as check_code, date, item, answer
                       from raw""")
             .part("checks", List.of("student"),
                     "select min(row_no) as row_no, check_code, check_code as check_name, null as of_school, 'elsewhere' as taken from raw group by check_code")
@@ -104,7 +107,8 @@ class AnswerFiles implements DeclaresFiles {
                             .formatted(CODE))
             .part("answers", List.of("student"),
                     """
-                    select row_no, student, %1$s as item, date, case when keyed then null when answer ~ '^[0-9]+([.][0-9]+)?$' then answer::double precision end as points,
+                    select row_no, student, %1$s as item, date,
+                      case when keyed then null when answer ~ '^[0-9]+([.][0-9]+)?$' then answer::double precision end as points,
                            null as possible, answer, check_code, null as seconds, null as attempt
                       from (select raw.*, exists (select from raw k where k.item = raw.item and %2$s) or exists (
                               select from skills_key k join skills_item i on i.id = k.item_id where i.code = %1$s) as keyed from raw where %3$s) raw where answer is not null"""

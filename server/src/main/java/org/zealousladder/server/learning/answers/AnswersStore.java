@@ -31,7 +31,8 @@ class AnswersStore {
 
     List<Answer> answers(Collection<Integer> students, @Nullable Integer skill, @Nullable Integer check, LocalDate asOf) {
         return db.sql("""
-                select a.id, a.student_id as student, a.item_id as item, a.check_id as "check", a.on_day as day, a.number, a.points, a.possible, a.answer, a.seconds, a.source, k.shows
+                select a.id, a.student_id as student, a.item_id as item, a.check_id as "check", a.on_day as day, a.number, a.points, a.possible, a.answer,
+                  a.seconds, a.source, k.shows
                   from skills_answer a left join skills_key k on k.item_id = a.item_id and k.answer = skills_plain(a.answer) and k.share < 1
                  where a.student_id = any(:students) and a.on_day <= :asOf and a.known_from <= :asOf and (a.superseded_on is null or a.superseded_on > :asOf)
                    and (:skill::integer is null or a.item_id in (select item_id from skills_item_skill where skill_id = :skill::integer))

@@ -19,7 +19,8 @@ class FrameworkFiles implements DeclaresFiles {
             .columns(Column.of("framework", TEXT), Column.of("framework_name", TEXT), Column.optional("of_school", TEXT), Column.optional("source", TEXT))
             .joined("""
                     select st.*, s.id as school_id, f.id as old_id, f.school_id as old_school,
-                           case when f.id is null then 'new' when (f.name, f.source, f.school_id, f.ended) is not distinct from (st.framework_name, st.source, s.id, false) then 'unchanged'
+                           case when f.id is null then 'new' when (f.name, f.source, f.school_id, f.ended) is not distinct from (st.framework_name,
+                             st.source, s.id, false) then 'unchanged'
                                 else 'changed' end as outcome
                       from stage st left join roster_school s on s.code = st.of_school left join skills_framework f on f.code = st.framework""")
             .unknown("of_school", "coalesce(school_id, case when of_school is null then 0 end)", "school with the code")
@@ -46,9 +47,11 @@ class FrameworkFiles implements DeclaresFiles {
                     select x.*, case when old_id is null then 'new'
                                      when (old_name, old_area, old_domain, old_grade, old_place, old_statement, old_ended) is not distinct from
                                           (skill_name, area, domain, grade::smallint, at_place, statement, false)
-                                          and (behaviour_id is null or exists (select from skills_behaviour b where b.behaviour_id = x.behaviour_id and b.skill_id = old_id)) then 'unchanged'
+                                          and (behaviour_id is null or exists (select from skills_behaviour b where b.behaviour_id = x.behaviour_id
+                                            and b.skill_id = old_id)) then 'unchanged'
                                      else 'changed' end as outcome
-                      from (select st.*, f.id as framework_id, f.school_id, k.id as old_id, k.framework_id as old_framework, k.name as old_name, k.area as old_area, k.domain as old_domain,
+                      from (select st.*, f.id as framework_id, f.school_id, k.id as old_id, k.framework_id as old_framework, k.name as old_name,
+                        k.area as old_area, k.domain as old_domain,
                                    k.grade as old_grade, r.id as behaviour_id, k.place as old_place, k.statement as old_statement, k.ended as old_ended,
                                    coalesce(st.place, k.place, row_number() over (partition by st.framework order by st.row_no))::integer as at_place
                               from stage st left join skills_framework f on f.code = st.framework left join skills_skill k on k.code = st.skill
@@ -67,7 +70,8 @@ class FrameworkFiles implements DeclaresFiles {
             .problem("statement", "length(statement) > 1000", "'A statement has at most 1000 letters.'")
             .key("skill").payload("%s.framework, %s.skill_name, %s.area, %s.domain, %s.grade, %s.place, %s.statement")
             .apply("""
-                    update skills_skill k set name = a.skill_name, area = a.area, domain = a.domain, grade = a.grade, place = a.at_place, statement = a.statement, ended = false,
+                    update skills_skill k set name = a.skill_name, area = a.area, domain = a.domain, grade = a.grade, place = a.at_place,
+                      statement = a.statement, ended = false,
                            changed_at = now()
                       from accepted a where a.outcome = 'changed' and k.id = a.old_id""")
             .apply("""
@@ -84,7 +88,8 @@ class FrameworkFiles implements DeclaresFiles {
                     with recursive named as (select st.*, k.id as skill_id, r.id as ground_id, f.school_id
                                                from stage st left join skills_skill k on k.code = st.skill left join skills_skill r on r.code = st.rests_on
                                                left join skills_framework f on f.id = k.framework_id),
-                    edges as (select skill_id as s, rests_on as r from skills_ground union select skill_id, ground_id from named where skill_id is not null and ground_id is not null),
+                    edges as (select skill_id as s, rests_on as r from skills_ground union select skill_id, ground_id from named where skill_id is not null
+                      and ground_id is not null),
                     reach as (select s, r from edges union select x.s, e.r from reach x join edges e on e.s = x.r)
                     select n.*, exists (select from reach where reach.s = n.ground_id and reach.r = n.skill_id) or n.skill_id = n.ground_id as circular,
                            case when g.skill_id is null then 'new' else 'unchanged' end as outcome

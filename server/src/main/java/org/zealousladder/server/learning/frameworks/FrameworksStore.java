@@ -72,7 +72,8 @@ class FrameworksStore {
 
     boolean changeSkill(int framework, int id, SkillForm f) {
         return db.sql("""
-                update skills_skill set name = :name, statement = :statement, area = :area, domain = :domain, grade = :grade, place = coalesce(:place, place), ended = false,
+                update skills_skill set name = :name, statement = :statement, area = :area, domain = :domain, grade = :grade, place = coalesce(:place,
+                  place), ended = false,
                        changed_at = now() where id = :id and framework_id = :framework""").param("id", id).param("framework", framework).param("name", f.name())
                 .param("statement", f.statement()).param("area", f.area()).param("domain", f.domain()).param("grade", f.grade(), java.sql.Types.SMALLINT)
                 .param("place", f.place(), java.sql.Types.INTEGER).update() == 1;
@@ -86,7 +87,8 @@ class FrameworksStore {
     /** Whether {@code skill} is among what {@code ground} rests on, at whatever remove. */
     boolean rests(int ground, int skill) {
         return db.sql("""
-                with recursive reach(s) as (select rests_on from skills_ground where skill_id = :ground union select g.rests_on from reach r join skills_ground g on g.skill_id = r.s)
+                with recursive reach(s) as (select rests_on from skills_ground
+                  where skill_id = :ground union select g.rests_on from reach r join skills_ground g on g.skill_id = r.s)
                 select exists (select from reach where s = :skill)""").param("ground", ground).param("skill", skill).query(Boolean.class).single();
     }
 
@@ -145,7 +147,8 @@ class FrameworksStore {
 
     void changeFromPackage(int id, CasePackage.CaseSkill k, int place) {
         db.sql("""
-                update skills_skill set name = :name, statement = :statement, area = :area, domain = :domain, grade = :grade, place = :place, ended = false, changed_at = now()
+                update skills_skill set name = :name, statement = :statement, area = :area, domain = :domain, grade = :grade, place = :place, ended = false,
+                  changed_at = now()
                  where id = :id""").param("id", id).param("name", k.name()).param("statement", k.statement()).param("area", k.area())
                 .param("domain", k.domain())
                 .param("grade", k.grade(), java.sql.Types.SMALLINT).param("place", place).update();

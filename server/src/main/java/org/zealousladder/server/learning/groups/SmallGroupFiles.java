@@ -20,7 +20,8 @@ class SmallGroupFiles implements DeclaresFiles {
                     Column.of("on_day", DATE),
                     Column.optional("leader", TEXT), Column.choice("lasts", false, List.of("day", "standing")))
             .joined("""
-                    select st.*, s.id as student_id, c.id as class_id, c.school_id, c.year_id, a.id as old_set, t.id as old_table, coalesce(st.lasts, 'day') = 'standing' as stands,
+                    select st.*, s.id as student_id, c.id as class_id, c.school_id, c.year_id, a.id as old_set, t.id as old_table, coalesce(st.lasts,
+                      'day') = 'standing' as stands,
                            case when x.id is null then 'new' else 'unchanged' end as outcome
                       from stage st left join roster_student s on s.code = st.student left join roster_class c on c.code = st.class
                       left join groups_arrangement a on a.class_id = c.id and a.title = st.set_of_groups and a.starts = st.on_day
@@ -35,11 +36,13 @@ class SmallGroupFiles implements DeclaresFiles {
             .key("student_id, class_id, set_of_groups, on_day").payload("%s.sat_at")
             .apply("""
                     insert into groups_arrangement (school_id, year_id, class_id, title, standing, starts, ends, made_by)
-                    select school_id, year_id, class_id, set_of_groups, bool_or(stands), on_day, case when bool_or(stands) then null else on_day end, (select scope_person())
+                    select school_id, year_id, class_id, set_of_groups, bool_or(stands), on_day, case when bool_or(stands) then null else on_day end,
+                      (select scope_person())
                       from accepted where outcome = 'new' and old_set is null group by school_id, year_id, class_id, set_of_groups, on_day""")
             .apply("""
                     insert into groups_table (arrangement_id, place, name, leader)
-                    select n.id, coalesce((select max(t.place) from groups_table t where t.arrangement_id = n.id), 0) + row_number() over (partition by n.id order by n.first), n.sat_at, n.leader
+                    select n.id, coalesce((select max(t.place) from groups_table t where t.arrangement_id = n.id),
+                      0) + row_number() over (partition by n.id order by n.first), n.sat_at, n.leader
                       from (select g.id, a.sat_at, max(a.leader) as leader, min(a.row_no) as first from accepted a
                               join groups_arrangement g on g.class_id = a.class_id and g.title = a.set_of_groups and g.starts = a.on_day
                              where a.outcome = 'new' and a.old_table is null group by g.id, a.sat_at) n""")

@@ -103,7 +103,8 @@ class SmallGroupsStore {
         return db.sql("""
                 select t.arrangement_id as arrangement, t.id as table_id, t.name, t.leader, t.at_time, t.shares, s.student_id as student
                   from groups_table t join groups_arrangement a on a.id = t.arrangement_id join groups_seat s on s.table_id = t.id
-                   and s.starts <= greatest(:asOf, a.starts) and (s.ends is null or s.ends >= least(greatest(:asOf, a.starts), coalesce(a.ends, greatest(:asOf, a.starts))))
+                   and s.starts <= greatest(:asOf, a.starts) and (s.ends is null or s.ends >= least(greatest(:asOf, a.starts), coalesce(a.ends,
+                     greatest(:asOf, a.starts))))
                  where t.arrangement_id = any(:ids) order by t.arrangement_id, t.place, s.id""").param("ids", arrangements.toArray(Integer[]::new))
                 .param("asOf", asOf)
                 .query(Seat.class).list();
@@ -127,7 +128,8 @@ class SmallGroupsStore {
         if (table != null) {
             db.sql("""
                     insert into groups_seat (table_id, student_id, starts)
-                    select t.id, :student, greatest(:from, (select coalesce(max(s.ends) + 1, :from) from groups_seat s where s.table_id = t.id and s.student_id = :student))
+                    select t.id, :student, greatest(:from, (select coalesce(max(s.ends) + 1, :from) from groups_seat s where s.table_id = t.id
+                      and s.student_id = :student))
                       from groups_table t where t.id = :table and t.arrangement_id = :id""").param("student", student).param("from", from).param("table", table)
                     .param("id", arrangement).update();
         }

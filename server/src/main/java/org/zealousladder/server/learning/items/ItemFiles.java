@@ -35,8 +35,10 @@ class ItemFiles implements DeclaresFiles {
                     select x.*, case when old_id is null then 'new'
                                      when (old_prompt, old_kind, old_body, old_possible, old_school, old_uri, old_ended) is not distinct from
                                           (prompt, kind, body, of_points, school_id, uri, false) then 'unchanged' else 'changed' end as outcome
-                      from (select st.*, s.id as named_school, %s as school_id, coalesce(st.item_kind, case when st.choices is null then 'elsewhere' else 'choice' end) as kind,
-                                   coalesce(st.possible, 1) as of_points, i.id as old_id, i.school_id as old_school, i.prompt as old_prompt, i.kind as old_kind, i.body as old_body,
+                      from (select st.*, s.id as named_school, %s as school_id, coalesce(st.item_kind,
+                        case when st.choices is null then 'elsewhere' else 'choice' end) as kind,
+                                   coalesce(st.possible, 1) as of_points, i.id as old_id, i.school_id as old_school, i.prompt as old_prompt,
+                                     i.kind as old_kind, i.body as old_body,
                                    i.possible as old_possible, i.uri as old_uri, i.ended as old_ended,
                                    case when st.choices is null then '{}'::jsonb else jsonb_build_object('options', (
                                      select jsonb_agg(jsonb_build_object('id', chr(64 + o.n::integer), 'text', btrim(o.t)) order by o.n)
@@ -55,7 +57,8 @@ class ItemFiles implements DeclaresFiles {
             .problem("uri", "exists (select from skills_item o where o.uri = j.uri and o.code <> j.item)", "'Another item has that uri.'")
             .key("item").payload("%s.prompt, %s.item_kind, %s.choices, %s.possible, %s.of_school, %s.uri")
             .apply("""
-                    update skills_item i set prompt = a.prompt, kind = a.kind, body = a.body, possible = a.of_points, school_id = a.school_id, uri = a.uri, ended = false, changed_at = now()
+                    update skills_item i set prompt = a.prompt, kind = a.kind, body = a.body, possible = a.of_points, school_id = a.school_id, uri = a.uri,
+                      ended = false, changed_at = now()
                       from accepted a where a.outcome = 'changed' and i.id = a.old_id""")
             .apply("""
                     insert into skills_item (code, school_id, kind, prompt, body, possible, uri, made_by)
@@ -83,7 +86,8 @@ class ItemFiles implements DeclaresFiles {
             .columns(Column.of("item", TEXT), Column.of("answer", TEXT), Column.of("worth", NUMBER), Column.optional("shows", TEXT))
             .joined("""
                     select st.*, i.id as item_id, i.school_id, skills_plain(st.answer) as plain,
-                           case when k.item_id is null then 'new' when (k.share, k.shows) is not distinct from (st.worth, st.shows) then 'unchanged' else 'changed' end as outcome
+                           case when k.item_id is null then 'new' when (k.share, k.shows) is not distinct from (st.worth,
+                             st.shows) then 'unchanged' else 'changed' end as outcome
                       from stage st left join skills_item i on i.code = st.item left join skills_key k on k.item_id = i.id and k.answer = skills_plain(st.answer)"""))
             .problem("answer", "length(answer) > 500", "'An answer has at most 500 letters.'")
             .problem("worth", "worth not between 0 and 1", "'What an answer is worth is a share of the points, from 0 to 1.'")
@@ -103,7 +107,8 @@ class ItemFiles implements DeclaresFiles {
             .joined("""
                     select x.*, case when old_id is null then 'new' when (old_name, old_school, old_elsewhere, old_ended) is not distinct from
                                           (check_name, school_id, elsewhere, false) then 'unchanged' else 'changed' end as outcome
-                      from (select st.*, s.id as named_school, %s as school_id, coalesce(st.taken, 'here') = 'elsewhere' as elsewhere, c.id as old_id, c.school_id as old_school,
+                      from (select st.*, s.id as named_school, %s as school_id, coalesce(st.taken, 'here') = 'elsewhere' as elsewhere, c.id as old_id,
+                        c.school_id as old_school,
                                    c.name as old_name, c.elsewhere as old_elsewhere, c.ended as old_ended
                               from stage st left join roster_school s on s.code = st.of_school left join skills_check c on c.code = st.check_code) x"""
                     .formatted(SCHOOL)),
@@ -121,7 +126,8 @@ class ItemFiles implements DeclaresFiles {
     static final FileKind CHECK_ITEMS = FileKind.named("check-items", "items of checks").least(Viewer.Role.TEACHER)
             .columns(Column.of("check_code", TEXT), Column.of("item", TEXT), Column.optional("place", WHOLE), Column.optional("label", TEXT))
             .joined("""
-                    select x.*, case when old_item is null then 'new' when (old_place, old_label) is not distinct from (at_place, coalesce(label, at_place::text)) then 'unchanged'
+                    select x.*, case when old_item is null then 'new' when (old_place, old_label) is not distinct from (at_place, coalesce(label,
+                      at_place::text)) then 'unchanged'
                                      else 'changed' end as outcome
                       from (select st.*, c.id as check_id, c.school_id, i.id as item_id, o.item_id as old_item, o.place as old_place, o.label as old_label,
                                    coalesce(st.place, o.place, row_number() over (partition by st.check_code order by st.row_no))::smallint as at_place
