@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { Problem } from './api/client';
@@ -8,6 +8,9 @@ import { App } from './app/App';
 import { StayOrLeave } from './app/StayOrLeave';
 import './app/app.css';
 import { applyTheme, savedTheme } from './lib/theme';
+
+// Students come by a card and see their own side alone; nothing of the rest is asked for there.
+const Taking = lazy(() => import('./features/learning/taking/TakingApp'));
 
 applyTheme(savedTheme());
 // An open dialog holds the page behind it still with a style of its own; the page's policy lets it through by this nonce.
@@ -30,11 +33,17 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <BrowserRouter>
-          <StayOrLeave>
-            <App />
-          </StayOrLeave>
-        </BrowserRouter>
+        {/^\/take\/?$/.test(location.pathname) ? (
+          <Suspense fallback={null}>
+            <Taking />
+          </Suspense>
+        ) : (
+          <BrowserRouter>
+            <StayOrLeave>
+              <App />
+            </StayOrLeave>
+          </BrowserRouter>
+        )}
       </QueryClientProvider>
     </StrictMode>,
   );

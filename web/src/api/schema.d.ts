@@ -29,7 +29,7 @@ export interface paths {
         };
         get: operations["state_1"];
         put?: never;
-        post: operations["make_4"];
+        post: operations["make_5"];
         delete: operations["stop_2"];
         options?: never;
         head?: never;
@@ -157,7 +157,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["make_3"];
+        post: operations["make_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -222,7 +222,103 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_10"];
+        delete: operations["end_12"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bank"];
+        put?: never;
+        post: operations["add_11"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank/packages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bring_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_5"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bank/{id}/ended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["end_5"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -235,7 +331,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view"];
+        get: operations["view_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -253,7 +349,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_9"];
+        post: operations["add_10"];
         delete?: never;
         options?: never;
         head?: never;
@@ -270,7 +366,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_9"];
+        delete: operations["end_11"];
         options?: never;
         head?: never;
         patch?: never;
@@ -301,7 +397,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_8"];
+        post: operations["add_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -366,6 +462,198 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["takeBack_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["checks"];
+        put?: never;
+        post: operations["add_8"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cards"];
+        put?: never;
+        post: operations["make_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["after"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["type"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["endGiving"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/given/{id}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["lasts"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/worth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["decide_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["check"];
+        put: operations["change_4"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_10"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/give": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,7 +845,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_8"];
+        post: operations["end_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -763,7 +1051,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["begin_1"];
+        get: operations["begin_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -843,7 +1131,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["done_1"];
+        get: operations["done_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1037,7 +1325,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_7"];
+        post: operations["end_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1581,7 +1869,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["signIn_1"];
+        post: operations["signIn_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1837,7 +2125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_4"];
+        post: operations["change_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2011,7 +2299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["done"];
+        get: operations["done_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2333,7 +2621,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["begin"];
+        post: operations["begin_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2445,7 +2733,7 @@ export interface paths {
         };
         get: operations["session"];
         put?: never;
-        post: operations["signIn"];
+        post: operations["signIn_1"];
         delete: operations["signOut"];
         options?: never;
         head?: never;
@@ -2941,7 +3229,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_6"];
+        post: operations["end_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3236,6 +3524,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/taking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view"];
+        put?: never;
+        post?: never;
+        delete: operations["signOut_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taking/checks/{giving}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taking/checks/{giving}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["answer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taking/checks/{giving}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["done"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taking/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taking/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["signIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tiers": {
         parameters: {
             query?: never;
@@ -3485,7 +3869,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_5"];
+        post: operations["end_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3640,6 +4024,21 @@ export interface components {
             own: "strong" | "weak" | "like";
             who: string;
         };
+        After: {
+            bands: components["schemas"]["Band"][];
+            /** Format: int32 */
+            done: number;
+            given: components["schemas"]["GivenLine"];
+            groups: components["schemas"]["Reteach"][];
+            pages: components["schemas"]["OwnPage"][];
+            skills: components["schemas"]["AskedSkill"][];
+            /** Format: double */
+            standard: number;
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            waiting: number;
+        };
         Again: {
             /** Format: int32 */
             a: number;
@@ -3676,6 +4075,14 @@ export interface components {
             /** Format: int32 */
             upper: number;
         };
+        AnswerCell: {
+            answer?: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: double */
+            points?: number;
+            shows?: string;
+        };
         Apart: {
             student: components["schemas"]["StudentRef"];
             /** Format: int32 */
@@ -3708,6 +4115,16 @@ export interface components {
         };
         Asked: {
             options: string;
+        };
+        AskedSkill: {
+            below: components["schemas"]["StudentRef"][];
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            items: number;
+            name: string;
+            /** Format: double */
+            share: number;
         };
         Asking: {
             /** Format: date */
@@ -3792,6 +4209,11 @@ export interface components {
         BackForm: {
             reason?: string;
         };
+        Band: {
+            /** @enum {string} */
+            band: "go-on" | "once-more" | "again";
+            students: components["schemas"]["BandStudent"][];
+        };
         BandChange: {
             /** Format: int32 */
             after: number;
@@ -3809,6 +4231,22 @@ export interface components {
             name: string;
             /** Format: int32 */
             tier: number;
+        };
+        BandStudent: {
+            /** Format: double */
+            share: number;
+            student: components["schemas"]["StudentRef"];
+        };
+        Bank: {
+            bySkill: components["schemas"]["SkillItems"][];
+            items: components["schemas"]["BankItem"][];
+            more: boolean;
+        };
+        BankItem: {
+            /** Format: int32 */
+            answered: number;
+            item: components["schemas"]["Item"];
+            mayChange: boolean;
         };
         Begun: {
             address: string;
@@ -3913,6 +4351,20 @@ export interface components {
             birthday?: string;
             preferredName?: string;
         };
+        CardWords: {
+            words: string;
+        };
+        Cards: {
+            cards: components["schemas"]["StudentCard"][];
+            className: string;
+            /** Format: date */
+            until: string;
+        };
+        CardsForm: {
+            /** Format: int32 */
+            classId: number;
+            students?: number[];
+        };
         CaseResult: {
             /** Format: int32 */
             added: number;
@@ -3987,6 +4439,67 @@ export interface components {
         };
         ChangeToShow: {
             change: components["schemas"]["SetupChange"];
+        };
+        CheckForm: {
+            feeds?: string;
+            items: number[];
+            /** Format: int32 */
+            measureId?: number;
+            /** Format: int32 */
+            minutes?: number;
+            name: string;
+            /** Format: int32 */
+            school?: number;
+            shuffle: boolean;
+        };
+        CheckLine: {
+            feeds?: string;
+            fixed: boolean;
+            /** Format: int32 */
+            given: number;
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            items: number;
+            mayChange: boolean;
+            /** Format: int32 */
+            measureId?: number;
+            /** Format: int32 */
+            minutes?: number;
+            name: string;
+            /** Format: double */
+            possible: number;
+            /** Format: int32 */
+            schoolId?: number;
+            shuffle: boolean;
+            skills: string[];
+        };
+        CheckOpen: {
+            feeds?: string;
+            given: boolean;
+            /** Format: int32 */
+            id: number;
+            items: components["schemas"]["Item"][];
+            mayChange: boolean;
+            /** Format: int32 */
+            measureId?: number;
+            /** Format: int32 */
+            minutes?: number;
+            name: string;
+            /** Format: int32 */
+            schoolId?: number;
+            shuffle: boolean;
+        };
+        ChecksView: {
+            checks: components["schemas"]["CheckLine"][];
+            given: components["schemas"]["GivenLine"][];
+            mayEverywhere: boolean;
+            mayWrite: boolean;
+            measures: components["schemas"]["MeasureRef"][];
+            /** Format: int32 */
+            school: number;
+            /** Format: date */
+            today: string;
         };
         ClassCounts: {
             counts: components["schemas"]["SkillCounts"];
@@ -4275,6 +4788,10 @@ export interface components {
             /** Format: double */
             score: number;
         };
+        Decided: {
+            /** Format: int32 */
+            sittings: number;
+        };
         DecidedTier: {
             because: string;
             by?: string;
@@ -4432,6 +4949,9 @@ export interface components {
             day: string;
             /** Format: double */
             minutes: number;
+        };
+        DoneForm: {
+            students: number[];
         };
         DoneKind: {
             /** Format: int32 */
@@ -4802,6 +5322,15 @@ export interface components {
             /** Format: double */
             minutes: number;
         };
+        GiveForm: {
+            /** Format: date */
+            ends: string;
+            onPaper: boolean;
+            /** Format: date */
+            starts: string;
+            students?: number[];
+            who?: string;
+        };
         GivenAnswer: {
             answer?: string;
             /** Format: date */
@@ -4813,6 +5342,28 @@ export interface components {
             shows?: string;
             /** Format: int32 */
             student: number;
+        };
+        GivenLine: {
+            /** Format: int32 */
+            begun: number;
+            /** Format: int32 */
+            checkId: number;
+            /** Format: int32 */
+            done: number;
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            id: number;
+            label: string;
+            name: string;
+            onPaper: boolean;
+            /** Format: date */
+            starts: string;
+            state: string;
+            /** Format: int32 */
+            students: number;
+            /** Format: int32 */
+            waiting: number;
         };
         Goal: {
             basis?: string;
@@ -5043,6 +5594,9 @@ export interface components {
             /** Format: int32 */
             untimed: number;
         };
+        HandIn: {
+            ranOut: boolean;
+        };
         HistoryEntry: {
             about?: string;
             address?: string;
@@ -5139,11 +5693,30 @@ export interface components {
         };
         ItemBody: {
             options: components["schemas"]["ItemOption"][];
+            /** Format: double */
+            other?: number;
             /** Format: int32 */
             picture?: number;
             targets: components["schemas"]["ItemOption"][];
             /** Format: double */
             tolerance?: number;
+            worth?: {
+                [key: string]: number;
+            };
+        };
+        ItemEnding: {
+            ended: boolean;
+        };
+        ItemForm: {
+            body: components["schemas"]["ItemBody"];
+            keys: components["schemas"]["ItemKey"][];
+            kind: string;
+            /** Format: double */
+            possible: number;
+            prompt: string;
+            /** Format: int32 */
+            school?: number;
+            skills: number[];
         };
         ItemKey: {
             answer: string;
@@ -5266,6 +5839,11 @@ export interface components {
             who: string;
             /** Format: int32 */
             year: number;
+        };
+        Kept: {
+            answer?: string;
+            /** Format: double */
+            points?: number;
         };
         KeptGroups: {
             /** Format: date */
@@ -5441,6 +6019,13 @@ export interface components {
             person: number;
             token: string;
         };
+        Live: {
+            check: components["schemas"]["CheckOpen"];
+            given: components["schemas"]["GivenLine"];
+            mayWrite: boolean;
+            students: components["schemas"]["Sitter"][];
+            waiting: components["schemas"]["WaitingAnswer"][];
+        };
         LocalForm: {
             /** Format: int32 */
             school: number;
@@ -5469,7 +6054,15 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        MadeCheck: {
+            /** Format: int32 */
+            id: number;
+        };
         MadeHere: {
+            /** Format: int32 */
+            id: number;
+        };
+        MadeItem: {
             /** Format: int32 */
             id: number;
         };
@@ -6089,6 +6682,16 @@ export interface components {
             concern: components["schemas"]["Concern"];
             student: components["schemas"]["StudentRef"];
         };
+        OwnPage: {
+            next?: string;
+            /** Format: double */
+            points: number;
+            /** Format: double */
+            possible: number;
+            practise: string[];
+            student: components["schemas"]["StudentRef"];
+            well: string[];
+        };
         OwnPasskeys: {
             passkeys: components["schemas"]["Own"][];
         };
@@ -6129,6 +6732,23 @@ export interface components {
             /** @enum {string} */
             state: "secure" | "shaky" | "not-yet" | "too-few" | "not-tried";
         };
+        PackageItem: {
+            kind?: string;
+            name: string;
+            state: string;
+            words?: string;
+        };
+        PackageResult: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            check?: number;
+            items: components["schemas"]["PackageItem"][];
+            /** Format: int32 */
+            known: number;
+            /** Format: int32 */
+            unsupported: number;
+        };
         Pair: {
             /** Format: int32 */
             a: number;
@@ -6150,6 +6770,15 @@ export interface components {
             together: boolean;
             /** Format: date */
             until?: string;
+        };
+        PaperForm: {
+            answer?: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: double */
+            points?: number;
+            /** Format: int32 */
+            student: number;
         };
         Part: {
             /** Format: int32 */
@@ -6811,6 +7440,12 @@ export interface components {
             untested: components["schemas"]["ReportUntested"][];
             window: components["schemas"]["Window"];
         };
+        Reteach: {
+            name: string;
+            /** Format: int32 */
+            skill?: number;
+            students: components["schemas"]["StudentRef"][];
+        };
         RoleEnds: {
             /** Format: date */
             ends?: string;
@@ -7116,6 +7751,42 @@ export interface components {
             measures: components["schemas"]["Measure"][];
             windows: components["schemas"]["Window"][];
         };
+        Sheet: {
+            answers: components["schemas"]["SheetAnswer"][];
+            done: boolean;
+            /** Format: int32 */
+            giving: number;
+            items: components["schemas"]["SheetItem"][];
+            /** Format: int32 */
+            leftSeconds?: number;
+            name: string;
+            /** Format: int64 */
+            now: number;
+        };
+        SheetAnswer: {
+            answer: string;
+            /** Format: int32 */
+            item: number;
+        };
+        SheetItem: {
+            /** Format: int32 */
+            id: number;
+            kind: string;
+            options: components["schemas"]["SheetOption"][];
+            picture?: components["schemas"]["SheetPicture"];
+            prompt: string;
+            targets: components["schemas"]["SheetOption"][];
+        };
+        SheetOption: {
+            id: string;
+            picture?: components["schemas"]["SheetPicture"];
+            text: string;
+        };
+        SheetPicture: {
+            /** Format: int32 */
+            id: number;
+            words: string;
+        };
         SideBySide: {
             first: string;
             rows: components["schemas"]["SideRow"][];
@@ -7154,6 +7825,14 @@ export interface components {
             code?: string;
             login: string;
             password?: string;
+        };
+        Sitter: {
+            cells: components["schemas"]["AnswerCell"][];
+            note?: string;
+            /** Format: double */
+            points: number;
+            state: string;
+            student: components["schemas"]["StudentRef"];
         };
         Skill: {
             area: string;
@@ -7238,6 +7917,12 @@ export interface components {
             last: string;
             /** Format: double */
             right: number;
+        };
+        SkillItems: {
+            /** Format: int32 */
+            items: number;
+            /** Format: int32 */
+            skill: number;
         };
         SkillMoves: {
             /** Format: int32 */
@@ -7517,6 +8202,12 @@ export interface components {
             share: number;
             student: components["schemas"]["StudentRef"];
         };
+        StudentCard: {
+            /** Format: date */
+            ends?: string;
+            student: components["schemas"]["StudentRef"];
+            words?: string[];
+        };
         StudentFacts: {
             /** Format: date */
             birthday?: string;
@@ -7693,6 +8384,15 @@ export interface components {
             columns: components["schemas"]["TableColumn"][];
             rows: components["schemas"]["TableRow"][];
         };
+        TakenAnswer: {
+            answer?: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: int32 */
+            seconds?: number;
+            /** Format: int64 */
+            told: number;
+        };
         TakenBack: {
             because: string;
         };
@@ -7704,6 +8404,27 @@ export interface components {
             name: string;
             /** Format: int32 */
             students: number;
+        };
+        Taking: {
+            /** Format: int32 */
+            card: number;
+            checks: components["schemas"]["TakingCheck"][];
+            className: string;
+            name: string;
+        };
+        TakingCheck: {
+            /** Format: int32 */
+            answered: number;
+            done: boolean;
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            giving: number;
+            /** Format: int32 */
+            items: number;
+            /** Format: int32 */
+            minutes?: number;
+            name: string;
         };
         TaughtClass: {
             /** Format: int32 */
@@ -8045,6 +8766,13 @@ export interface components {
             /** Format: int32 */
             students: number;
         };
+        WaitingAnswer: {
+            answer: string;
+            /** Format: int32 */
+            item: number;
+            students: number[];
+            written: string;
+        };
         Way: {
             leader?: string;
             /** Format: int32 */
@@ -8268,6 +8996,14 @@ export interface components {
             since: string;
             students: components["schemas"]["StudentRef"][];
         };
+        WorthForm: {
+            answer: string;
+            /** Format: int32 */
+            item: number;
+            /** Format: double */
+            share: number;
+            shows?: string;
+        };
         Written: {
             /** Format: int32 */
             count: number;
@@ -8333,7 +9069,7 @@ export interface operations {
             };
         };
     };
-    make_4: {
+    make_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -8579,7 +9315,7 @@ export interface operations {
             };
         };
     };
-    make_3: {
+    make_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -8663,7 +9399,7 @@ export interface operations {
             };
         };
     };
-    end_10: {
+    end_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -8683,7 +9419,183 @@ export interface operations {
             };
         };
     };
-    view: {
+    bank: {
+        parameters: {
+            query: {
+                school: number;
+                skill?: number[];
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Bank"];
+                };
+            };
+        };
+    };
+    add_11: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeItem"];
+                };
+            };
+        };
+    };
+    bring_1: {
+        parameters: {
+            query: {
+                school: number;
+                skill?: number;
+                check?: string;
+                take: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PackageResult"];
+                };
+            };
+        };
+    };
+    addPicture: {
+        parameters: {
+            query: {
+                school?: number;
+                words: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeItem"];
+                };
+            };
+        };
+    };
+    picture_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    change_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemEnding"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    view_1: {
         parameters: {
             query: {
                 school: number;
@@ -8706,7 +9618,7 @@ export interface operations {
             };
         };
     };
-    add_9: {
+    add_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -8730,7 +9642,7 @@ export interface operations {
             };
         };
     };
-    end_9: {
+    end_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -8774,7 +9686,7 @@ export interface operations {
             };
         };
     };
-    add_8: {
+    add_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -8914,6 +9826,357 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    checks: {
+        parameters: {
+            query: {
+                who: string;
+                year: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ChecksView"];
+                };
+            };
+        };
+    };
+    add_8: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeCheck"];
+                };
+            };
+        };
+    };
+    cards: {
+        parameters: {
+            query: {
+                class: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Cards"];
+                };
+            };
+        };
+    };
+    make_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardsForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Cards"];
+                };
+            };
+        };
+    };
+    live: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Live"];
+                };
+            };
+        };
+    };
+    after: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["After"];
+                };
+            };
+        };
+    };
+    type: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"];
+                };
+            };
+        };
+    };
+    finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoneForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    endGiving: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    lasts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": unknown;
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    decide_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorthForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Decided"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckOpen"];
+                };
+            };
+        };
+    };
+    change_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeCheck"];
+                };
             };
         };
     };
@@ -9219,7 +10482,7 @@ export interface operations {
             };
         };
     };
-    end_8: {
+    end_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -9521,7 +10784,7 @@ export interface operations {
             };
         };
     };
-    begin_1: {
+    begin_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -9628,7 +10891,7 @@ export interface operations {
             };
         };
     };
-    done_1: {
+    done_2: {
         parameters: {
             query: {
                 who: string;
@@ -9976,7 +11239,7 @@ export interface operations {
             };
         };
     };
-    end_7: {
+    end_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -10878,7 +12141,7 @@ export interface operations {
             };
         };
     };
-    signIn_1: {
+    signIn_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -11293,7 +12556,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -11569,7 +12832,7 @@ export interface operations {
             };
         };
     };
-    done: {
+    done_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12016,7 +13279,7 @@ export interface operations {
             };
         };
     };
-    begin: {
+    begin_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12198,7 +13461,7 @@ export interface operations {
             };
         };
     };
-    signIn: {
+    signIn_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -13071,7 +14334,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -13553,6 +14816,158 @@ export interface operations {
             };
         };
     };
+    view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Taking"];
+                };
+            };
+        };
+    };
+    signOut_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                giving: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Sheet"];
+                };
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                giving: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenAnswer"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    done: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                giving: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    signIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardWords"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     tiers: {
         parameters: {
             query: {
@@ -13987,7 +15402,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;

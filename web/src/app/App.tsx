@@ -29,6 +29,13 @@ const SkillsClass = lazy(() => import('../features/learning/skills/ClassPage'));
 const SkillsStudents = lazy(() => import('../features/learning/skills/StudentsPage'));
 const SkillsProfiles = lazy(() => import('../features/learning/skills/ProfilesPage'));
 const SkillsItems = lazy(() => import('../features/learning/skills/ItemsPage'));
+const Checks = lazy(() => import('../features/learning/checks/ChecksPage'));
+const BuildCheck = lazy(() => import('../features/learning/checks/BuildPage'));
+const GivenCheck = lazy(() => import('../features/learning/checks/GivenPage'));
+const StudentPages = lazy(() => import('../features/learning/checks/PagesPage'));
+const Cards = lazy(() => import('../features/learning/checks/CardsPage'));
+const PrintCheck = lazy(() => import('../features/learning/checks/PrintPage'));
+const Bank = lazy(() => import('../features/learning/checks/BankPage'));
 const SkillsSetup = lazy(() => import('../features/learning/frameworks/SkillsSetupPage'));
 const Board = lazy(() => import('../features/learning/groups/BoardPage'));
 const KeptGroups = lazy(() => import('../features/learning/groups/KeptPage'));
@@ -85,6 +92,13 @@ const SCOPED = {
   '/skills/students': SkillsStudents,
   '/skills/profiles': SkillsProfiles,
   '/skills/items': SkillsItems,
+  '/skills/checks': Checks,
+  '/skills/checks/build': BuildCheck,
+  '/skills/given/:id': GivenCheck,
+  '/skills/pages': StudentPages,
+  '/skills/cards': Cards,
+  '/skills/print': PrintCheck,
+  '/skills/bank': Bank,
   '/setup/skills': SkillsSetup,
   '/contacts': Contacts,
   '/engagement': Weeks,

@@ -65,6 +65,11 @@ export const SKILLS = [
   { path: '/skills/students', name: 'Students' },
   { path: '/skills/profiles', name: 'Profiles' },
   { path: '/skills/items', name: 'Items' },
+  {
+    path: '/skills/checks',
+    name: 'Checks',
+    within: ['/skills/checks/', '/skills/given/', '/skills/bank', '/skills/cards', '/skills/print', '/skills/pages'],
+  },
 ] as const;
 
 /** What the Groups rung holds. */

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { NavLink, useLocation } from 'react-router';
 import { useScope } from '../lib/scope';
 
 /** The pages that one rung of the rail holds, and what belongs to all of them at the right. */
@@ -9,10 +9,12 @@ export function SubNav({
   children,
 }: {
   label: string;
-  pages: readonly { path: string; name: string }[];
+  /** Those within a page are reached from it, and are a part of it. */
+  pages: readonly { path: string; name: string; within?: readonly string[] }[];
   children?: ReactNode;
 }) {
   const { link } = useScope();
+  const { pathname } = useLocation();
   return (
     <div className="no-print flex flex-wrap items-baseline gap-x-5 gap-y-1 mb-3 -mt-1 text-[14px]">
       <nav aria-label={label} className="flex flex-wrap gap-x-5">
@@ -22,7 +24,7 @@ export function SubNav({
             to={link(p.path)}
             end
             className={({ isActive }) =>
-              `no-underline py-0.5 border-b-2 ${isActive ? 'text-ink font-semibold border-ink' : 'text-soft border-transparent hover:text-act'}`
+              `no-underline py-0.5 border-b-2 ${isActive || p.within?.some((w) => pathname.startsWith(w)) ? 'text-ink font-semibold border-ink' : 'text-soft border-transparent hover:text-act'}`
             }
           >
             {p.name}

@@ -7,6 +7,7 @@ import java.util.concurrent.Callable;
 import org.zealousladder.demo.DemoFiles;
 import org.zealousladder.server.engagement.xapi.SampleSender;
 import org.zealousladder.server.exchange.records.ImportService;
+import org.zealousladder.server.learning.checks.SampleCheck;
 import org.zealousladder.server.school.people.AccountService;
 import org.zealousladder.server.school.people.PeopleService;
 import org.zealousladder.server.school.roster.ClassRef;
@@ -42,6 +43,7 @@ final class DemoLoadCommand implements Callable<Integer> {
                 people.samples().forEach(p -> accounts.setPassword(p.login(), password));
             }
             context.getBean(RosterService.class).classes().stream().map(ClassRef::schoolId).findFirst().ifPresent(context.getBean(SampleSender.class)::make);
+            context.getBean(SampleCheck.class).give("Words and meaning", "Kittiwake");
             return refused ? 1 : 0;
         });
     }

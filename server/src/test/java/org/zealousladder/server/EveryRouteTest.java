@@ -120,6 +120,7 @@ class EveryRouteTest extends ScreeningTest {
         asked.put("framework", String.valueOf(number("select id from skills_framework where code = :c", mine("OUT-F"))));
         asked.put("skill", String.valueOf(number("select id from skills_skill where code = :c", mine("OUT-K"))));
         asked.put("check", String.valueOf(number("select id from skills_check where code = :c", mine("OUT-C"))));
+        asked.put("class", String.valueOf(number("select id from roster_class where code = :c", mine("OUT-3"))));
         asked.put("a", "student-" + foreign);
         asked.put("b", "student-" + foreign);
         asked.put("window", String.valueOf(
@@ -200,7 +201,7 @@ class EveryRouteTest extends ScreeningTest {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
+        shown.addAll(List.of("/api/checks/cards", "/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
                 "/api/skills/students/{student}",
                 "/api/students/{id}", "/api/trends",
                 "/api/trends/{student}/{measure}"));

@@ -18,7 +18,7 @@ import org.zealousladder.server.platform.problems.Refusal;
 
 /** An archive of tables, unpacked: each is a file as if it had been chosen by itself. What the archive says of names and sizes is not believed. */
 final class Archive {
-    private static final Set<String> TABLES = Set.of("csv", "tsv", "txt", "xlsx");
+    private static final Set<String> TABLES = Set.of("csv", "tsv", "txt", "xlsx", "xml");
 
     private Archive() {}
 

@@ -18,6 +18,7 @@ import org.zealousladder.server.exchange.records.matching.Matching;
 import org.zealousladder.server.exchange.records.matching.Remembered;
 import org.zealousladder.server.exchange.records.matching.Sample;
 import org.zealousladder.server.exchange.records.matching.Sql;
+import org.zealousladder.server.exchange.records.workbook.ResultsReport;
 import org.zealousladder.server.exchange.records.workbook.Workbook;
 import org.zealousladder.server.platform.files.Column;
 import org.zealousladder.server.platform.files.FileKind;
@@ -60,7 +61,11 @@ final class TableReader {
     Table open(Given given, Path sheetOut) throws IOException, SQLException, BadCsvException, Workbook.BadWorkbookException {
         boolean book = Workbook.looksLikeOne(given.path());
         List<String> sheets = book ? Workbook.write(given.path(), given.how().sheet(), sheetOut, this::tell) : List.of();
-        Path table = book ? sheetOut : given.path();
+        boolean results = !book && ResultsReport.looksLikeOne(given.path());
+        if (results) {
+            ResultsReport.write(given.path(), sheetOut);
+        }
+        Path table = book || results ? sheetOut : given.path();
         How how = given.how();
         Sample sample;
         List<String> header;

@@ -26,13 +26,14 @@ class AnswerFiles implements DeclaresFiles {
                     select x.*, case when old_id is null then 'new' when (old_points, old_possible, old_answer, old_check, old_seconds) is not distinct from
                                           (earned, of_points, answer, check_id, seconds::integer) then 'unchanged' else 'changed' end as outcome
                       from (select st.*, s.id as student_id, i.id as item_id, c.id as check_id, coalesce(st.possible, i.possible) as of_points, n.number,
-                                   coalesce(st.points, case when st.answer is not null and exists (select from skills_key k where k.item_id = i.id)
-                                                            then coalesce(key.share, 0) * coalesce(st.possible, i.possible) end) as earned,
+                                   coalesce(st.points, skills_worth(i.id, st.answer) * coalesce(st.possible, i.possible)) as earned,
+                                   i.kind in ('text', 'number', 'written') and exists (select from skills_key k where k.item_id = i.id) as may_wait,
                                    o.id as old_id, o.points as old_points, o.possible as old_possible, o.answer as old_answer, o.check_id as old_check,
                                      o.seconds as old_seconds
-                              from stage st left join roster_student s on s.code = st.student left join skills_item i on i.code = st.item
+                              from stage st left join roster_student s on s.code = st.student
+                              left join skills_item i on i.id = coalesce((select x.id from skills_item x where x.code = st.item),
+                                (select min(x.id) from skills_item x where x.identifier = st.item and not x.ended))
                               left join skills_check c on c.code = st.check_code
-                              left join skills_key key on key.item_id = i.id and key.answer = skills_plain(st.answer)
                              cross join lateral (select coalesce(st.attempt, 1)::smallint as number) n
                               left join skills_answer o on o.student_id = s.id and o.item_id = i.id and o.on_day = st.date and o.number = n.number and o.superseded_by is null) x""")
             .ofStudents().unknown("item", "item_id", "item called")
@@ -41,7 +42,7 @@ class AnswerFiles implements DeclaresFiles {
             .problem("date", "date is null", "'Say on which day it was given.'")
             .problem("points", "points < 0", "'Points are 0 or more.'")
             .problem("points", "points > of_points", "'That is more than the ' || of_points || ' that can be earned.'")
-            .problem("points", "earned is null and item_id is not null",
+            .problem("points", "earned is null and item_id is not null and not (may_wait and answer is not null)",
                     "case when answer is null then 'Say the points, or the answer of an item whose key is on record.' else 'The item has no key, so say the points.' end")
             .problem("possible", "possible <= 0 or possible > 1000", "'The points that can be earned are more than 0 and at most 1000.'")
             .problem("answer", "length(answer) > 500", "'An answer has at most 500 letters.'")

@@ -39,6 +39,12 @@ public class FrameworksService {
         return store.skills(frameworks);
     }
 
+    /** By framework, in the order of teaching; those that are taught no more are missing. */
+    @Transactional(readOnly = true)
+    public List<Skill> byIds(Collection<Integer> skills) {
+        return skills.isEmpty() ? List.of() : store.byIds(skills);
+    }
+
     /** @throws Refusal 404 for a skill that there is not */
     @Transactional(readOnly = true)
     public int frameworkOf(int skill) {

@@ -35,12 +35,17 @@ class FrameworksStore {
         return db.sql("select framework_id from skills_skill where id = :id and not ended").param("id", skill).query(Integer.class).optional();
     }
 
+    private static final String SKILLS = """
+            select k.id, k.framework_id, k.code, k.name, k.statement, k.area, k.domain, k.grade, k.place,
+                   array(select g.rests_on from skills_ground g where g.skill_id = k.id order by 1) as rests_on
+              from skills_skill k where %s = any(:of) and not k.ended order by k.framework_id, k.place, k.id""";
+
     List<Skill> skills(Collection<Integer> frameworks) {
-        return db.sql("""
-                select k.id, k.framework_id, k.code, k.name, k.statement, k.area, k.domain, k.grade, k.place,
-                       array(select g.rests_on from skills_ground g where g.skill_id = k.id order by 1) as rests_on
-                  from skills_skill k where k.framework_id = any(:frameworks) and not k.ended order by k.framework_id, k.place, k.id""")
-                .param("frameworks", frameworks.toArray(Integer[]::new)).query(FrameworksStore::skill).list();
+        return db.sql(SKILLS.formatted("k.framework_id")).param("of", frameworks.toArray(Integer[]::new)).query(FrameworksStore::skill).list();
+    }
+
+    List<Skill> byIds(Collection<Integer> ids) {
+        return db.sql(SKILLS.formatted("k.id")).param("of", ids.toArray(Integer[]::new)).query(FrameworksStore::skill).list();
     }
 
     private static Skill skill(ResultSet r, int row) throws SQLException {

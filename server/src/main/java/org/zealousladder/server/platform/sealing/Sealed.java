@@ -1,4 +1,4 @@
-package org.zealousladder.server.school.factor;
+package org.zealousladder.server.platform.sealing;
 
 import java.nio.ByteBuffer;
 import java.security.GeneralSecurityException;
@@ -10,7 +10,7 @@ import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.digest.DigestUtils;
 
 /** Seals what the database keeps and only the server reads: AES-256-GCM (NIST SP 800-38D), bound to whose it is. */
-final class Sealed {
+public final class Sealed {
     private static final int NONCE = 12;
     private static final int TAG_BITS = 128;
 
@@ -18,12 +18,12 @@ final class Sealed {
     private final SecureRandom random = new SecureRandom();
 
     /** @param serverKey any secret of the server's; another use of it gives another key */
-    Sealed(String serverKey, String use) {
+    public Sealed(String serverKey, String use) {
         key = new SecretKeySpec(DigestUtils.sha256(use + ":" + serverKey), "AES");
     }
 
     /** @return nonce, then what is sealed with its tag */
-    byte[] seal(byte[] open, int whose) {
+    public byte[] seal(byte[] open, int whose) {
         byte[] nonce = new byte[NONCE];
         random.nextBytes(nonce);
         byte[] sealed = run(Cipher.ENCRYPT_MODE, nonce, open, whose);
@@ -31,7 +31,7 @@ final class Sealed {
     }
 
     /** @throws IllegalStateException when it was sealed by another key, for somebody else, or changed since */
-    byte[] open(byte[] sealed, int whose) {
+    public byte[] open(byte[] sealed, int whose) {
         return run(Cipher.DECRYPT_MODE, Arrays.copyOf(sealed, NONCE), Arrays.copyOfRange(sealed, NONCE, sealed.length), whose);
     }
 

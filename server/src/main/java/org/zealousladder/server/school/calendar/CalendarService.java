@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntFunction;
 import org.springframework.stereotype.Service;
@@ -53,6 +54,12 @@ public class CalendarService {
     /** Where two schools may differ, those of one. */
     public SchoolDays of(int school, LocalDate asOf) {
         return schools(asOf).apply(school);
+    }
+
+    /** The last day of a school's term in which a day lies, or of the next one; empty where no term is on record from then on. */
+    public Optional<LocalDate> termEnds(int school, LocalDate day, LocalDate asOf) {
+        return store.spans(asOf).stream().filter(s -> s.kind() == SpanKind.TERM && (s.schoolId() == null || s.schoolId() == school)
+                && !s.ends().isBefore(day)).map(CalendarSpan::ends).min(java.util.Comparator.naturalOrder());
     }
 
     /** The holidays and closures of a school that touch a time. */

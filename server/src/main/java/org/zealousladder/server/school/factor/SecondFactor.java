@@ -23,6 +23,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.database.PeopleDatabase;
 import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.platform.sealing.Sealed;
 
 /** A person's second step: set up, asked for at sign-in, taken away. */
 @Service

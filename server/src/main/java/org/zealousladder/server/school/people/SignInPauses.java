@@ -10,23 +10,23 @@ import org.jspecify.annotations.Nullable;
  * The pause is long for one place at one account, and short for the account as a whole and for a place as a whole, so that a stranger can delay
  * somebody else's sign-in by a minute and not more; a known device is a place of its own and is not delayed by others at all.
  */
-final class SignInPauses {
+public final class SignInPauses {
     /** One place at one account. */
     static final Rule HERE = new Rule(4, Duration.ofSeconds(5), Duration.ofMinutes(15));
     /** An account, from all places that are not known devices. */
     static final Rule ACCOUNT = new Rule(30, Duration.ofSeconds(5), Duration.ofMinutes(1));
     /** A place, at all accounts: a school may share one address. */
-    static final Rule PLACE = new Rule(60, Duration.ofSeconds(5), Duration.ofMinutes(5));
+    public static final Rule PLACE = new Rule(60, Duration.ofSeconds(5), Duration.ofMinutes(5));
     /** After this a wrong password is forgotten. */
-    static final Duration MEMORY = Duration.ofHours(12);
+    public static final Duration MEMORY = Duration.ofHours(12);
 
     private SignInPauses() {}
 
     /** Some failures and when the last one was; null when there is none. */
-    record Failures(int count, @Nullable Instant last) {}
+    public record Failures(int count, @Nullable Instant last) {}
 
     /** @param free failures without a pause */
-    record Rule(int free, Duration first, Duration longest) {
+    public record Rule(int free, Duration first, Duration longest) {
         Duration pause(int failures) {
             if (failures <= free) {
                 return Duration.ZERO;
@@ -36,7 +36,7 @@ final class SignInPauses {
             return pause.compareTo(longest) > 0 ? longest : pause;
         }
 
-        Duration left(Failures failures, Instant now) {
+        public Duration left(Failures failures, Instant now) {
             if (failures.last() == null) {
                 return Duration.ZERO;
             }

@@ -1,4 +1,4 @@
-package org.zealousladder.server.school.factor;
+package org.zealousladder.server.platform.sealing;
 
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
