@@ -300,7 +300,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -620,7 +620,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["check"];
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1516,7 +1516,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2125,7 +2125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_6"];
+        post: operations["change_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2876,7 +2876,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3004,7 +3004,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3245,6 +3245,22 @@ export interface paths {
         };
         get?: never;
         put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/{id}/tables/{table}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -5851,6 +5867,7 @@ export interface components {
             /** Format: int32 */
             id: number;
             mayChange: boolean;
+            over: boolean;
             standing: boolean;
             /** Format: date */
             starts: string;
@@ -8328,6 +8345,10 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        TableChange: {
+            atTime?: string;
+            leader?: string;
+        };
         TableColumn: {
             area: string;
             bands: string[];
@@ -9547,7 +9568,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -10108,7 +10129,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -11574,7 +11595,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -12556,7 +12577,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -13744,7 +13765,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -13945,7 +13966,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -14366,6 +14387,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Moving"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                table: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableChange"];
             };
         };
         responses: {

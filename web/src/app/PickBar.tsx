@@ -62,6 +62,14 @@ export function PickBar() {
               Make groups
             </Link>
           )}
+          {state.live && !pathname.startsWith('/skills/checks') && (
+            <Link
+              to={state.link('/skills/checks')}
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline whitespace-nowrap max-lg:hidden"
+            >
+              Give a check
+            </Link>
+          )}
           {one && (
             <Link
               to={state.link(`/students/${one.id}`)}

@@ -153,14 +153,14 @@ export function AnswerGrid({ live }: { live: LiveCheck }) {
                           onDoubleClick={() => write && setWriting(key)}
                           aria-label={`${name(s.student)}, item ${col + 1}: ${cellWords(item, answer, points)}`}
                           title={cell.shows}
-                          className={`w-full min-w-[44px] h-[30px] px-1 max-w-[120px] truncate ${mine ? (mine.state === 'refused' ? 'text-danger underline' : 'opacity-50') : ''} ${
+                          className={`w-full min-w-[44px] h-[30px] px-1 max-w-[120px] truncate ${mine ? (mine.state === 'refused' ? 'text-danger underline decoration-wavy' : 'opacity-50') : ''} ${
                             points === undefined
                               ? ''
                               : points >= item.possible
                                 ? 'text-teal'
                                 : points > 0
-                                  ? 'text-ochre'
-                                  : 'text-plum'
+                                  ? 'text-ochre underline decoration-dotted underline-offset-4'
+                                  : 'text-plum underline underline-offset-4'
                           }`}
                         >
                           {answer === undefined ? (points === undefined ? '–' : score(points)) : answerIn(item, answer)}

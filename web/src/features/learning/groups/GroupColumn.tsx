@@ -1,6 +1,6 @@
 import { type ReactNode, useId, useState } from 'react';
 import type { BoardView } from '../../../api/types';
-import { shortDay } from '../../../lib/format';
+import { plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { Button } from '../../../ui/Button';
@@ -110,7 +110,9 @@ export function GroupColumn({ place, of, view, onChange, onDrop, children }: Pro
         ) : null;
       })}
       {(of.again ?? []).length > 3 && (
-        <p className="m-0 text-ochre text-[13.5px]">and {(of.again ?? []).length - 3} more pairs met before.</p>
+        <p className="m-0 text-ochre text-[13.5px]">
+          and {plural((of.again ?? []).length - 3, 'more pair')} met before.
+        </p>
       )}
     </section>
   );

@@ -1,3 +1,4 @@
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { KeptGroups } from '../../../api/types';
 import { longDay } from '../../../lib/format';
@@ -8,11 +9,17 @@ import { Button } from '../../../ui/Button';
 import { GroupsNav } from '../../../ui/GroupsNav';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
 import { useBoard, useEndGroups, useMoveSeat } from './queries';
+import { TableWords } from './TableWords';
+
+const WriteDialog = lazy(() => import('../../../parts/contacts/WriteDialog').then((m) => ({ default: m.WriteDialog })));
 
 /** Groups that stand, and those of today and later days: changed, ended, opened as the scope. */
 export default function KeptPage() {
   const { scope, link } = useScope();
+  const { nameOf } = useNames();
   const board = useBoard(scope, undefined);
+  const now = board.data?.kept.filter((k) => !k.over) ?? [];
+  const before = board.data?.kept.filter((k) => k.over) ?? [];
   return (
     <>
       <GroupsNav />
@@ -24,15 +31,48 @@ export default function KeptPage() {
           Make some on the <Link to={link('/groups')}>board</Link> and keep them, for a day or until they are ended.
         </Empty>
       )}
-      {board.data?.kept.map((k) => (
-        <Arrangement key={k.id} of={k} />
+      {board.data && now.length === 0 && before.length > 0 && (
+        <h1 className="text-[16px] font-semibold m-0 mb-2">No groups for today or later</h1>
+      )}
+      {now.map((k) => (
+        <Arrangement key={k.id} of={k} adults={board.data?.adults ?? []} />
       ))}
+      {before.length > 0 && (
+        <section aria-labelledby="earlier" className="no-print">
+          <h2 id="earlier" className="text-[15px] font-semibold m-0 mt-3 mb-1">
+            Of the last two months
+          </h2>
+          {before.map((k) => (
+            <details key={k.id} className="border-t border-hair py-1">
+              <summary className="cursor-pointer text-[14.5px]">
+                {k.title} <span className="text-soft">{whenOf(k)}</span>
+              </summary>
+              <ul className="m-0 text-[14px]">
+                {k.tables.map((t) => (
+                  <li key={t.id}>
+                    <b className="font-semibold">{t.name}</b>: {t.students.map(nameOf).join(', ') || 'nobody of these'}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          ))}
+        </section>
+      )}
     </>
   );
 }
 
-function Arrangement({ of }: { of: KeptGroups }) {
-  const { live, change } = useScope();
+function whenOf(k: KeptGroups): string {
+  if (!k.standing) return `on ${longDay(k.starts)}`;
+  return `since ${longDay(k.starts)}${k.ends ? `, until ${longDay(k.ends)}` : ''}`;
+}
+
+const LINK =
+  'text-act font-semibold text-[13.5px] no-underline px-0.5 py-1 border-b-[1.5px] border-transparent hover:border-act';
+
+function Arrangement({ of, adults }: { of: KeptGroups; adults: string[] }) {
+  const { live, change, link, choices } = useScope();
+  const [writing, setWriting] = useState<KeptGroups['tables'][number]>();
   const { nameOf } = useNames();
   const picks = usePicks();
   const end = useEndGroups();
@@ -42,12 +82,9 @@ function Arrangement({ of }: { of: KeptGroups }) {
     <section aria-label={of.title} className="keep border-t border-line pt-1.5 pb-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-[16px] font-semibold m-0">{of.title}</h1>
-        <span className="text-soft text-[14px]">
-          {of.standing
-            ? `since ${longDay(of.starts)}${of.ends ? `, until ${longDay(of.ends)}` : ''}`
-            : `on ${longDay(of.starts)}`}
-        </span>
+        <span className="text-soft text-[14px]">{whenOf(of)}</span>
         <span className="no-print ml-auto flex gap-x-4">
+          <Button onClick={() => print()}>Print the tables</Button>
           {may && of.standing && !of.ends && (
             <Button disabled={end.isPending} aria-label={`End ${of.title}`} onClick={() => end.mutate(of.id)}>
               End them
@@ -67,16 +104,46 @@ function Arrangement({ of }: { of: KeptGroups }) {
                 onClick={() => change({ who: `table-${t.id}` })}
               >
                 {t.name}
-              </button>{' '}
-              <Button
-                className="no-print"
-                aria-label={`Pick those of ${t.name}`}
-                onClick={() => picks.toggleAll(t.students)}
-              >
+              </button>
+            </h2>
+            <TableWords arrangement={of.id} table={t} adults={adults} may={may} />
+            <p className="no-print m-0 flex flex-wrap gap-x-2">
+              <Button aria-label={`Pick those of ${t.name}`} onClick={() => picks.toggleAll(t.students)}>
                 Pick
               </Button>
-            </h2>
-            <p className="m-0 text-soft text-[13.5px]">{[t.leader, t.atTime].filter(Boolean).join(', ')}</p>
+              {live && t.students.length > 0 && (
+                <>
+                  <Link
+                    className={LINK}
+                    to={link('/plans', { make: 'picked' })}
+                    onClick={() => picks.set(t.students)}
+                    aria-label={`Plan for all of ${t.name}`}
+                  >
+                    Plan
+                  </Link>
+                  {of.starts <= choices.today && (
+                    <Link
+                      className={LINK}
+                      to={link('/plans', { who: `table-${t.id}` })}
+                      aria-label={`Sessions of ${t.name}`}
+                    >
+                      Sessions
+                    </Link>
+                  )}
+                  <Link
+                    className={LINK}
+                    to={link('/skills/checks')}
+                    onClick={() => picks.set(t.students)}
+                    aria-label={`Check for ${t.name}`}
+                  >
+                    Check
+                  </Link>
+                  <Button aria-label={`Write to ${t.name}`} onClick={() => setWriting(t)}>
+                    Write
+                  </Button>
+                </>
+              )}
+            </p>
             <ul className="list-none m-0 p-0 text-[14.5px]">
               {t.students.map((s) => (
                 <li key={s.id} className="flex items-baseline gap-x-2 min-h-[26px]">
@@ -110,6 +177,11 @@ function Arrangement({ of }: { of: KeptGroups }) {
           </div>
         ))}
       </div>
+      {writing && (
+        <Suspense fallback={null}>
+          <WriteDialog students={writing.students} purpose="worry" onClose={() => setWriting(undefined)} />
+        </Suspense>
+      )}
     </section>
   );
 }

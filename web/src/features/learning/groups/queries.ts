@@ -37,6 +37,16 @@ export const useMoveSeat = () =>
     data(api.PUT('/api/small-groups/{id}/seats', { params: { path: { id } }, body: { student, table } })),
   );
 
+export const useChangeTable = (id: number) =>
+  useChange(({ table, leader, atTime }: { table: number; leader: string; atTime: string }) =>
+    data(
+      api.PUT('/api/small-groups/{id}/tables/{table}', {
+        params: { path: { id, table } },
+        body: { leader: leader || undefined, atTime: atTime || undefined },
+      }),
+    ),
+  );
+
 export const usePair = (key: string) =>
   useChange((body: Body<'/api/small-groups/pairs'>) =>
     data(api.POST('/api/small-groups/pairs', { body, params: { header: { 'Idempotency-Key': key } } })),

@@ -45,6 +45,14 @@ export function Tomorrow({ view, skill }: { view: SkillsView; skill: number }) {
           Make groups by it
         </Link>
       )}
+      {live && (
+        <Link
+          to={link('/skills/checks/build', { skill: String(skill), framework: String(view.framework) })}
+          className="no-print text-act font-semibold text-[13.5px] no-underline hover:underline inline-block py-1 ml-4"
+        >
+          Check it again
+        </Link>
+      )}
     </section>
   );
 }

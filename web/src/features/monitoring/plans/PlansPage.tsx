@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { PlanRow, PlansView, StudentRef } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -45,7 +45,14 @@ function Whole({ view }: { view: PlansView }) {
   const { live, link } = useScope();
   const { nameOf } = useNames();
   const picks = usePicks();
-  const [open, setOpen] = useState<Open>(null);
+  const [params] = useSearchParams();
+  // From a small group: a plan for those of them who have none.
+  const [open, setOpen] = useState<Open>(() => {
+    const students = [...view.rows.filter((r) => !r.plan).map((r) => r.student), ...view.others].filter((s) =>
+      picks.has(s.id),
+    );
+    return live && params.get('make') === 'picked' && students.length > 0 ? { kind: 'make', students } : null;
+  });
   const [wholeGroup, setWholeGroup] = useState(false);
   const { shown, more } = useParts(view.rows);
   const here = [...view.rows.map((r) => r.student), ...view.others];

@@ -206,3 +206,8 @@ begin
   execute replace(pg_get_functiondef('roster_erase'::regproc), 'update skills_answer set answer = null where student_id = s.id;',
     'update skills_answer set answer = null where student_id = s.id; delete from skills_card where student_id = s.id;');
 end $$;
+
+-- Who would sit somewhere else from the very day on which they were to sit down never sat there.
+create policy drop on groups_seat for delete
+  using (starts >= (select scope_today()) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
+grant delete on groups_seat to ladder_app;

@@ -112,8 +112,21 @@ class SmallGroupsTest extends ScreeningTest {
                 MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json").content("{\"student\":" + s.get(3) + "}"))
                 .andExpect(status().isNoContent());
         JsonNode worked = body(read(teacher, "/api/small-groups/worked?who=class-" + classId("GRD") + "&year=" + thisYear() + "&asOf=2026-03-13"));
-        // Three each, and Ada with those of the second: of the first day alone.
-        assertEquals(9, worked.get("met").size(), worked.toString());
+        // Ada with the two who stayed at the second table, those two, and the two whom she left: where she would have sat from that day on she never sat.
+        assertEquals(4, worked.get("met").size(), worked.toString());
+        call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/tables/" + tables.get(0)).contentType("application/json")
+                .content("{\"leader\":\"K. Oyelaran\",\"atTime\":\"9:40\"}")).andExpect(status().isNoContent());
+        call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/tables/999999").contentType("application/json").content("{}"))
+                .andExpect(status().isNotFound());
+        JsonNode kept = body(read(teacher, "/api/small-groups?who=class-" + classId("GRD") + "&year=" + thisYear() + "&asOf=2026-03-13")).at("/kept/0");
+        assertEquals("K. Oyelaran 9:40", kept.at("/tables/0/leader").asString() + " " + kept.at("/tables/0/atTime").asString());
+        // A table that everybody left on its first day can be sat at again.
+        for (int student : List.of(s.get(1), s.get(2))) {
+            call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json")
+                    .content("{\"student\":" + student + ",\"table\":" + tables.get(1) + "}")).andExpect(status().isNoContent());
+        }
+        call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json")
+                .content("{\"student\":" + s.get(1) + ",\"table\":" + tables.get(0) + "}")).andExpect(status().isNoContent());
         send(teacher, "/api/small-groups/" + id + "/end", Map.of()).andExpect(status().isNoContent());
         assertEquals(0, body(read(teacher, "/api/scope")).get("tables").valueStream()
                 .filter(t -> t.get("title").asString().equals("Crews") && t.get("ends").isNull()).count());

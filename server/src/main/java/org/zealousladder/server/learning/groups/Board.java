@@ -41,8 +41,9 @@ final class Board {
     record BoardView(List<BoardStudent> students, List<SkillName> skills, @Nullable Integer skill, List<Pair> pairs, List<String> adults,
             List<KeptGroups> kept) {}
 
-    /** Groups that were kept. */
-    record KeptGroups(int id, String title, boolean standing, LocalDate starts, @Nullable LocalDate ends, boolean mayChange, List<KeptTable> tables) {}
+    /** Groups that were kept. @param over whether they have been */
+    record KeptGroups(int id, String title, boolean standing, LocalDate starts, @Nullable LocalDate ends, boolean over, boolean mayChange,
+            List<KeptTable> tables) {}
 
     record KeptTable(int id, String name, @Nullable String leader, @Nullable String atTime, @Nullable String shares, List<StudentRef> students) {}
 
@@ -84,6 +85,10 @@ final class Board {
     record KeepForm(@NotBlank String who, int year, @NotBlank(message = "is missing") @Size(max = 120, message = "has at most 120 letters") String title,
             boolean standing,
             @NotNull LocalDate day, @Nullable Double fresh, @NotEmpty @Valid List<TableForm> tables) {}
+
+    /** Who leads a group, and when it meets. */
+    record TableChange(@Nullable @Size(max = 80, message = "has at most 80 letters") String leader,
+            @Nullable @Size(max = 60, message = "has at most 60 letters") String atTime) {}
 
     /** Two students, kept together or apart. */
     record PairForm(int a, int b, boolean together, @Nullable LocalDate until, @Nullable @Size(max = 300, message = "is too long") String because) {}

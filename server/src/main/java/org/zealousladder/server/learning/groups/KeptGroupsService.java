@@ -32,6 +32,7 @@ import org.zealousladder.server.school.roster.Who;
 @Transactional
 class KeptGroupsService {
     private static final int DAYS_AHEAD = 60;
+    private static final int DAYS_BACK = 60;
 
     private final SmallGroupsStore store;
     private final RosterService roster;
@@ -43,15 +44,16 @@ class KeptGroupsService {
         this.calendar = calendar;
     }
 
-    /** Those that hold on a day or later, with whoever of {@code students} sits in them. */
+    /** Those that hold on a day or later, and those of some weeks before it, with whoever of {@code students} sits or sat in them. */
     @Transactional(readOnly = true)
     List<KeptGroups> of(List<Enrolled> students, LocalDate asOf) {
         Map<Integer, StudentRef> refs = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::ref));
-        List<SmallGroupsStore.Arrangement> all = store.kept(refs.keySet(), asOf, asOf);
+        List<SmallGroupsStore.Arrangement> all = store.kept(refs.keySet(), asOf.minusDays(DAYS_BACK), asOf);
         Map<Integer, List<SmallGroupsStore.Seat>> seats = all.isEmpty() ? Map.of()
                 : store.seats(all.stream().map(SmallGroupsStore.Arrangement::id).toList(), asOf).stream()
                         .collect(Collectors.groupingBy(SmallGroupsStore.Seat::arrangement, LinkedHashMap::new, Collectors.toList()));
-        return all.stream().map(a -> new KeptGroups(a.id(), a.title(), a.standing(), a.starts(), a.ends(), Viewer.current().worksAt(a.schoolId()),
+        return all.stream().map(a -> new KeptGroups(a.id(), a.title(), a.standing(), a.starts(), a.ends(), a.ends() != null && a.ends().isBefore(asOf),
+                Viewer.current().worksAt(a.schoolId()),
                 tables(seats.getOrDefault(a.id(), List.of()), refs))).toList();
     }
 
@@ -121,11 +123,19 @@ class KeptGroupsService {
         }
         LocalDate today = calendar.today();
         List<SmallGroupsStore.Seat> seats = new ArrayList<>(store.seats(List.of(id), today));
-        if (table != null && seats.stream().noneMatch(s -> s.tableId() == requireNonNull(table))) {
+        if (table != null && !store.hasTable(id, table)) {
             throw Refusal.notFound("There is no such group. Nothing was saved.");
         }
         if (table == null || seats.stream().noneMatch(s -> s.tableId() == requireNonNull(table) && s.student() == student)) {
-            store.move(id, student, table, today);
+            store.move(id, student, table, a.starts().isAfter(today) ? a.starts() : today);
+        }
+    }
+
+    /** Who leads a table, and when it meets. */
+    void change(int id, int table, @Nullable String leader, @Nullable String atTime) {
+        standing(id);
+        if (!store.change(id, table, leader, atTime)) {
+            throw Refusal.notFound("There is no such group. Nothing was saved.");
         }
     }
 

@@ -64,6 +64,12 @@ class SmallGroupsController {
         kept.end(id);
     }
 
+    @PutMapping("/{id}/tables/{table}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@PathVariable int id, @PathVariable int table, @Valid @RequestBody Board.TableChange f) {
+        kept.change(id, table, f.leader(), f.atTime());
+    }
+
     /** @param table null: at none any more */
     record Moving(int student, @Nullable Integer table) {}
 

@@ -119,12 +119,16 @@ class SmallGroupsStore {
                 .update();
     }
 
-    /** A student leaves every table of the arrangement after a day, and sits at {@code table} from the next. @param table null: at none */
+    /**
+     * A student leaves every table of the arrangement before a day, and sits at {@code table} from then on. Where they would have sat from that very day on they
+     * never sat.
+     *
+     * @param table null: at none
+     */
     void move(int arrangement, int student, @Nullable Integer table, LocalDate from) {
-        db.sql("""
-                update groups_seat set ends = greatest(:last, starts) where student_id = :student and ends is null
-                   and table_id in (select id from groups_table where arrangement_id = :id)""").param("last", from.minusDays(1)).param("student", student)
-                .param("id", arrangement).update();
+        String here = " where student_id = :student and ends is null and table_id in (select id from groups_table where arrangement_id = :id)";
+        db.sql("delete from groups_seat" + here + " and starts >= :from").param("from", from).param("student", student).param("id", arrangement).update();
+        db.sql("update groups_seat set ends = :last" + here).param("last", from.minusDays(1)).param("student", student).param("id", arrangement).update();
         if (table != null) {
             db.sql("""
                     insert into groups_seat (table_id, student_id, starts)
@@ -133,6 +137,19 @@ class SmallGroupsStore {
                       from groups_table t where t.id = :table and t.arrangement_id = :id""").param("student", student).param("from", from).param("table", table)
                     .param("id", arrangement).update();
         }
+    }
+
+    /** Whether it is one of the arrangement's, though nobody may sit at it. */
+    boolean hasTable(int arrangement, int table) {
+        return db.sql("select exists (select from groups_table where id = :table and arrangement_id = :id)").param("table", table).param("id", arrangement)
+                .query(Boolean.class).single();
+    }
+
+    /** @return whether there is such a table */
+    boolean change(int arrangement, int table, @Nullable String leader, @Nullable String atTime) {
+        return db.sql("update groups_table set leader = :leader, at_time = :time where id = :table and arrangement_id = :id")
+                .param("leader", orNull(leader), java.sql.Types.VARCHAR).param("time", orNull(atTime), java.sql.Types.VARCHAR).param("table", table)
+                .param("id", arrangement).update() > 0;
     }
 
     List<String> adults(int school) {
