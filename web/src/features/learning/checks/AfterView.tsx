@@ -61,7 +61,7 @@ function Whole({ id, after: a }: { id: number; after: AfterCheck }) {
       <div className="grid grid-cols-1 md:grid-cols-3 gap-x-6 gap-y-3 mb-5 max-w-[1000px]">
         {a.bands.map((b) => (
           <section key={b.band} aria-label={BANDS[b.band]}>
-            <div className="flex items-baseline gap-3 min-h-[32px]">
+            <div className="flex items-center gap-3 min-h-[32px]">
               <h2 className="text-[15px] font-semibold m-0">
                 {BANDS[b.band]} <span className="text-soft font-normal">{b.students.length}</span>
               </h2>
@@ -108,7 +108,10 @@ function Whole({ id, after: a }: { id: number; after: AfterCheck }) {
         <Button look="line" className="no-print" onClick={() => setKeeping(true)}>
           Keep these groups
         </Button>
-        <Link to={link('/groups')} className="no-print text-act font-semibold text-[13.5px] no-underline py-1">
+        <Link
+          to={link('/groups', a.groups[0]?.skill === undefined ? {} : { skill: `${a.groups[0].skill}` })}
+          className="no-print text-act font-semibold text-[13.5px] no-underline py-1"
+        >
           Make other groups
         </Link>
       </div>

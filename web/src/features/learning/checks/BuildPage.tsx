@@ -188,7 +188,7 @@ function Builder({
               {found.length === 0 ? (
                 <Empty title="None fits">Drop a skill or a word, or type an item in the bank first.</Empty>
               ) : (
-                <ul className="list-none m-0 p-0">
+                <ul className="list-none m-0 p-0 max-lg:max-h-[50vh] max-lg:overflow-auto">
                   {found.map((f) => (
                     <Offer
                       key={f.item.id}

@@ -43,7 +43,7 @@ export default function PagesPage() {
 
 function Sheet({ page: p, check, day }: { page: OwnPage; check: string; day: string }) {
   return (
-    <article className="border border-line p-6 mb-4 max-w-[640px] print:border-0 print:break-after-page print:max-w-none text-[17px] leading-relaxed">
+    <article className="border border-line p-6 mb-4 max-w-[640px] print:border-0 print:break-after-page print:last:break-after-auto print:max-w-none text-[17px] leading-relaxed">
       <p className="m-0 text-soft text-[14px]">
         {check}, {longDay(day)}
       </p>
