@@ -2955,9 +2955,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["mendings"];
         put: operations["mend"];
-        post?: never;
+        post: operations["lookAtMending"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3262,6 +3262,22 @@ export interface paths {
         get?: never;
         put: operations["change_1"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/small-groups/{id}/tables/{table}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5322,6 +5338,7 @@ export interface components {
             everywhere: boolean;
             frameworks: components["schemas"]["FrameworkSkills"][];
             mayAdd: boolean;
+            seen: components["schemas"]["SeenBehaviour"][];
         };
         GapForm: {
             because?: string;
@@ -6283,6 +6300,11 @@ export interface components {
         Members: {
             students: number[];
         };
+        MendLook: {
+            skills: components["schemas"]["SkillMended"][];
+            /** Format: int32 */
+            students: number;
+        };
         MergeForm: {
             /** Format: date */
             from: string;
@@ -6847,6 +6869,15 @@ export interface components {
             minutes: number;
             /** Format: date */
             on: string;
+        };
+        PastMending: {
+            after: string[];
+            because?: string;
+            before: string[];
+            by?: string;
+            /** Format: date */
+            day: string;
+            undo: number[];
         };
         PastRule: {
             because: string;
@@ -7686,6 +7717,12 @@ export interface components {
             behaviourId: number;
             shown: boolean;
         };
+        SeenBehaviour: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            skills: number[];
+        };
         SeenReading: {
             /** Format: date */
             day: string;
@@ -7922,6 +7959,7 @@ export interface components {
             /** Format: int32 */
             place?: number;
             restsOn: number[];
+            seen?: number[];
             statement?: string;
         };
         SkillItem: {
@@ -7940,6 +7978,25 @@ export interface components {
             items: number;
             /** Format: int32 */
             skill: number;
+        };
+        SkillMended: {
+            /** Format: int32 */
+            moved: number;
+            name: string;
+            /** Format: int32 */
+            notYetNow: number;
+            /** Format: int32 */
+            notYetThen: number;
+            /** Format: int32 */
+            secureNow: number;
+            /** Format: int32 */
+            secureThen: number;
+            /** Format: int32 */
+            skill: number;
+            /** Format: int32 */
+            triedNow: number;
+            /** Format: int32 */
+            triedThen: number;
         };
         SkillMoves: {
             /** Format: int32 */
@@ -8025,6 +8082,8 @@ export interface components {
             tried: number;
         };
         SkillsOfItem: {
+            because?: string;
+            seen?: number[];
             skills: number[];
         };
         SkillsPreview: {
@@ -13892,6 +13951,28 @@ export interface operations {
             };
         };
     };
+    mendings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PastMending"][];
+                };
+            };
+        };
+    };
     mend: {
         parameters: {
             query?: never;
@@ -13913,6 +13994,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    lookAtMending: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkillsOfItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MendLook"];
+                };
             };
         };
     };
@@ -14412,6 +14519,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TableChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                table: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanForm"];
             };
         };
         responses: {

@@ -3,7 +3,7 @@ import type { Item, LiveCheck, Sitter } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useUnsaved } from '../../../lib/unsaved';
-import { typedAnswer } from './gridKeys';
+import { typedAnswer, writtenAnswer } from './gridKeys';
 import { useTypeAnswer } from './queries';
 import { answerIn, rightOf } from './words';
 
@@ -134,12 +134,14 @@ export function AnswerGrid({ live }: { live: LiveCheck }) {
                     <td key={item.id} className="p-0 text-center">
                       {writing === key ? (
                         <Writing
-                          answer={answer ?? ''}
+                          answer={answer === undefined ? '' : answerIn(item, answer)}
                           label={`Answer of ${name(s.student)} to item ${col + 1}`}
                           done={(text, on) => {
                             setWriting(undefined);
-                            if (text !== undefined && text !== (answer ?? ''))
-                              put(s, item, { answer: text || undefined });
+                            if (text !== undefined) {
+                              const written = writtenAnswer(item, text);
+                              if (written !== answer) put(s, item, { answer: written });
+                            }
                             move(row, on ? col + 1 : col);
                           }}
                         />

@@ -10,3 +10,27 @@ export function typedAnswer(item: Item, key: string): { answer?: string; points?
   if (key === '0') return { points: 0 };
   return undefined;
 }
+
+/** What was written into a cell, as answers are kept: "A C" or "ac" are two letters, "A2 B1" are pairs; words stay as they are. */
+export function writtenAnswer(item: Item, text: string): string | undefined {
+  const written = text.trim();
+  if (written === '') return undefined;
+  const letters = () => written.toLowerCase().match(/[a-z]/g)?.join('|');
+  switch (item.kind) {
+    case 'choice':
+      return written.toLowerCase();
+    case 'choices':
+    case 'order':
+      return letters() ?? written;
+    case 'match':
+      return (
+        written
+          .toLowerCase()
+          .match(/[a-z]\s*\d+/g)
+          ?.map((p) => `${p[0]} ${p.slice(1).trim()}`)
+          .join('|') ?? written
+      );
+    default:
+      return written;
+  }
+}

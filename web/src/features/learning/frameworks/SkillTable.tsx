@@ -11,9 +11,10 @@ import { Complaint } from '../../../ui/States';
 import { useEndSkill, useKeepSkill } from './queries';
 
 type One = FrameworksView['frameworks'][number];
+type Seen = FrameworksView['seen'];
 
 /** The skills of a framework in the order of teaching, changed in place. */
-export function SkillTable({ of, live }: { of: One; live: boolean }) {
+export function SkillTable({ of, seen, live }: { of: One; seen: Seen; live: boolean }) {
   const [open, setOpen] = useState<number | 'new'>();
   const names = new Map(of.skills.map((s) => [s.id, s.name]));
   const may = of.mayChange && live;
@@ -32,7 +33,7 @@ export function SkillTable({ of, live }: { of: One; live: boolean }) {
                 </h3>
               )}
               {open === s.id ? (
-                <SkillFields of={of} skill={s} onDone={() => setOpen(undefined)} />
+                <SkillFields of={of} seen={seen} skill={s} onDone={() => setOpen(undefined)} />
               ) : (
                 <div className="border-t border-hair min-h-[30px] flex flex-wrap items-baseline gap-x-4 text-[14.5px]">
                   <span>{s.name}</span>
@@ -40,6 +41,7 @@ export function SkillTable({ of, live }: { of: One; live: boolean }) {
                     {s.grade !== undefined && gradeWords(s.grade)}
                     {s.restsOn.length > 0 &&
                       `; rests on ${s.restsOn.map((r) => names.get(r) ?? 'an ended skill').join(', ')}`}
+                    {seen.some((b) => b.skills.includes(s.id)) && '; seen in reading aloud'}
                   </span>
                   {may && (
                     <Button className="py-0! ml-auto" aria-label={`Change: ${s.name}`} onClick={() => setOpen(s.id)}>
@@ -54,7 +56,7 @@ export function SkillTable({ of, live }: { of: One; live: boolean }) {
       </ul>
       {may &&
         (open === 'new' ? (
-          <SkillFields of={of} onDone={() => setOpen(undefined)} />
+          <SkillFields of={of} seen={seen} onDone={() => setOpen(undefined)} />
         ) : (
           <Button onClick={() => setOpen('new')}>Add a skill</Button>
         ))}
@@ -62,7 +64,7 @@ export function SkillTable({ of, live }: { of: One; live: boolean }) {
   );
 }
 
-function SkillFields({ of, skill, onDone }: { of: One; skill?: Skill; onDone: () => void }) {
+function SkillFields({ of, seen, skill, onDone }: { of: One; seen: Seen; skill?: Skill; onDone: () => void }) {
   const last = of.skills.at(-1);
   const [key] = useState(newKey);
   const keep = useKeepSkill(key);
@@ -75,6 +77,7 @@ function SkillFields({ of, skill, onDone }: { of: One; skill?: Skill; onDone: ()
     place: skill ? String(skill.place) : '',
     statement: skill?.statement ?? '',
     restsOn: skill?.restsOn ?? [],
+    seen: seen.filter((b) => skill && b.skills.includes(skill.id)).map((b) => b.id),
   });
   const put = (part: Partial<typeof f>) => {
     setF({ ...f, ...part });
@@ -178,6 +181,25 @@ function SkillFields({ of, skill, onDone }: { of: One; skill?: Skill; onDone: ()
             );
           })}
         </p>
+      )}
+      {seen.length > 0 && (
+        <fieldset className="border-0 m-0 p-0">
+          <legend className="text-[13px] text-soft">Had when this is seen while they read aloud</legend>
+          <div className="flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
+            {seen.map((b) => (
+              <label key={b.id} className="flex gap-2 items-center min-h-[24px]">
+                <input
+                  type="checkbox"
+                  checked={f.seen.includes(b.id)}
+                  onChange={(e) =>
+                    put({ seen: e.target.checked ? [...f.seen, b.id] : f.seen.filter((x) => x !== b.id) })
+                  }
+                />{' '}
+                {b.name}
+              </label>
+            ))}
+          </div>
+        </fieldset>
       )}
       {problem && !['name', 'restsOn'].includes(problem.field ?? '') && <Complaint error={problem} />}
       <Complaint error={end.error} />

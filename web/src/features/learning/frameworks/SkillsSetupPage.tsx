@@ -56,7 +56,7 @@ function Frameworks({ view, school }: { view: FrameworksView; school: number }) 
             </span>
           </summary>
           {f.mayChange && live && <FrameworkForms of={f.framework} />}
-          <SkillTable of={f} live={live} />
+          <SkillTable of={f} seen={view.seen} live={live} />
         </details>
       ))}
       {view.mayAdd && live && adding === undefined && (

@@ -115,7 +115,10 @@ function Arrangement({ of, adults }: { of: KeptGroups; adults: string[] }) {
                 <>
                   <Link
                     className={LINK}
-                    to={link('/plans', { make: 'picked' })}
+                    to={link('/plans', {
+                      make: 'picked',
+                      ...(of.standing && { groups: `${of.id}`, table: `${t.id}`, called: t.name }),
+                    })}
                     onClick={() => picks.set(t.students)}
                     aria-label={`Plan for all of ${t.name}`}
                   >

@@ -1,12 +1,9 @@
 import { useState } from 'react';
 import type { ItemLine, ItemsView } from '../../../api/types';
 import { score } from '../../../lib/format';
-import { useScope } from '../../../lib/scope';
 import { answerWords, ItemAsked } from '../../../parts/skills/ItemAsked';
-import { Button } from '../../../ui/Button';
-import { Complaint } from '../../../ui/States';
 import { reasonWords, rightWords, timeWords } from './ItemsPage';
-import { useMendSkills } from './queries';
+import { Mend } from './Mend';
 
 interface Props {
   line: ItemLine;
@@ -94,50 +91,6 @@ function AnswersByThird({ line, few }: { line: ItemLine; few: boolean }) {
           ))}
         </tbody>
       </table>
-    </div>
-  );
-}
-
-/** Which skills an item asks for: mended here, and what is known of students follows. */
-function Mend({ line, skills }: { line: ItemLine; skills: ItemsView['skills'] }) {
-  const { live } = useScope();
-  const mend = useMendSkills();
-  if (!line.mayChange || !live) return null;
-  const own = line.item.skills;
-  return (
-    <div className="no-print flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[14px]">
-      <span className="text-soft">Asks for</span>
-      {skills
-        .filter((s) => own.includes(s.id))
-        .map((s) => (
-          <span key={s.id}>
-            {s.name}{' '}
-            <Button
-              className="py-0!"
-              aria-label={`Not ${s.name}`}
-              disabled={mend.isPending}
-              onClick={() => mend.mutate({ item: line.item.id, skills: own.filter((id) => id !== s.id) })}
-            >
-              Not this
-            </Button>
-          </span>
-        ))}
-      <select
-        aria-label="Asks for this skill, too"
-        value=""
-        disabled={mend.isPending}
-        onChange={(e) => mend.mutate({ item: line.item.id, skills: [...own, Number(e.target.value)] })}
-      >
-        <option value="">Add a skill</option>
-        {skills
-          .filter((s) => !own.includes(s.id))
-          .map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.framework}: {s.name}
-            </option>
-          ))}
-      </select>
-      <Complaint error={mend.error} />
     </div>
   );
 }

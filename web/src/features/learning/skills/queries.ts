@@ -101,10 +101,34 @@ export function useItems(scope: Scope, check: number | undefined) {
   });
 }
 
+interface Mending {
+  item: number;
+  skills: number[];
+  seen: number[];
+  because?: string;
+}
+
 export const useMendSkills = () =>
-  useChange(({ item, skills }: { item: number; skills: number[] }) =>
-    data(api.PUT('/api/skills/items/{id}/skills', { params: { path: { id: item } }, body: { skills } })),
+  useChange(({ item, ...body }: Mending) =>
+    data(api.PUT('/api/skills/items/{id}/skills', { params: { path: { id: item } }, body })),
   );
+
+/** Who would move if the item asked for these skills. */
+export function useMendLook(item: number, skills: number[], asked: boolean) {
+  return useQuery({
+    queryKey: ['records', 'mend-look', item, skills],
+    enabled: asked,
+    queryFn: () =>
+      data(api.POST('/api/skills/items/{id}/skills', { params: { path: { id: item } }, body: { skills } })),
+  });
+}
+
+export function useMendings(item: number) {
+  return useQuery({
+    queryKey: ['records', 'mendings', item],
+    queryFn: () => data(api.GET('/api/skills/items/{id}/skills', { params: { path: { id: item } } })),
+  });
+}
 
 export function useProfiles(scope: Scope, framework: number | undefined) {
   const { who, year, asOf, measure } = scope;

@@ -11,24 +11,26 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { JointGoal } from '../trends/JointGoal';
-import { useMakePlan } from './queries';
+import { type Standing, useMakePlan } from './queries';
 
 /** A plan for one student, or the same for several at once as a group. */
 export function PlanDialog({
   view,
   students,
+  of,
   onClose,
 }: {
   view: PlansView;
   students: StudentRef[];
+  of?: Standing;
   onClose: () => void;
 }) {
   const { choices } = useScope();
   const { nameOf } = useNames();
-  const make = useMakePlan();
+  const make = useMakePlan(of);
   const [worry, setWorry] = useState('');
   const [success, setSuccess] = useState('');
-  const [groupName, setGroupName] = useState('');
+  const [groupName, setGroupName] = useState(of?.called ?? '');
   const [starts, setStarts] = useState(choices.today);
   const [ends, setEnds] = useState(isoOf(dayNumber(choices.today) + 56));
   const [goals, setGoals] = useState<GoalForm[] | undefined>([]);
@@ -36,7 +38,7 @@ export function PlanDialog({
   const problem = make.error as Problem | null;
   const error = (...fields: string[]) =>
     problem?.field && fields.includes(problem.field) ? problem.message : undefined;
-  const several = students.length > 1;
+  const several = students.length > 1 || of !== undefined;
   const submit = (e: FormEvent) => {
     e.preventDefault();
     make.mutate(
@@ -76,7 +78,14 @@ export function PlanDialog({
           />
         </Field>
         {several && (
-          <Field label="Name of the group" hint="So that its sessions are ticked off together">
+          <Field
+            label="Name of the group"
+            hint={
+              of
+                ? 'Who joins the group gets this plan, and it ends for who leaves it'
+                : 'So that its sessions are ticked off together'
+            }
+          >
             <input required maxLength={80} value={groupName} onChange={(e) => setGroupName(e.target.value)} />
           </Field>
         )}

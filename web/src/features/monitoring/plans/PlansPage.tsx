@@ -15,15 +15,21 @@ import { useParts } from '../../../ui/useParts';
 import { AmendPlan, ChangePlan, ClosePlan } from './ChangeDialogs';
 import { PlanDialog } from './PlanDialog';
 import { PlanLine } from './PlanLine';
-import { usePlans } from './queries';
+import { type Standing, usePlans } from './queries';
 import { StrategiesDialog } from './StrategiesDialog';
 
 type Open =
-  | { kind: 'make'; students: StudentRef[] }
+  | { kind: 'make'; students: StudentRef[]; of?: Standing }
   | { kind: 'change' | 'amend' | 'close'; row: PlanRow }
   | { kind: 'concern'; of: ConcernOf }
   | { kind: 'strategies' }
   | null;
+
+/** The standing group that the address speaks of. */
+function standingOf(params: URLSearchParams): Standing | undefined {
+  const [groups, table, called] = ['groups', 'table', 'called'].map((n) => params.get(n));
+  return groups && table && called ? { groups: Number(groups), table: Number(table), called } : undefined;
+}
 
 const HEAD = 'font-medium text-left text-soft text-[12.5px] pb-1 pr-3 border-b border-line whitespace-nowrap';
 
@@ -51,7 +57,9 @@ function Whole({ view }: { view: PlansView }) {
     const students = [...view.rows.filter((r) => !r.plan).map((r) => r.student), ...view.others].filter((s) =>
       picks.has(s.id),
     );
-    return live && params.get('make') === 'picked' && students.length > 0 ? { kind: 'make', students } : null;
+    return live && params.get('make') === 'picked' && students.length > 0
+      ? { kind: 'make', students, of: standingOf(params) }
+      : null;
   });
   const [wholeGroup, setWholeGroup] = useState(false);
   const { shown, more } = useParts(view.rows);
@@ -187,7 +195,7 @@ function Whole({ view }: { view: PlansView }) {
           </ul>
         </details>
       )}
-      {open?.kind === 'make' && <PlanDialog view={view} students={open.students} onClose={close} />}
+      {open?.kind === 'make' && <PlanDialog view={view} students={open.students} of={open.of} onClose={close} />}
       {open?.kind === 'concern' && <ConcernDialog area={view.area} of={open.of} onClose={close} />}
       {open?.kind === 'strategies' && <StrategiesDialog view={view} onClose={close} />}
       {open?.kind === 'change' && open.row.plan && (

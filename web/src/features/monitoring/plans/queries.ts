@@ -12,7 +12,22 @@ export function usePlans(scope: Scope) {
   });
 }
 
-export const useMakePlan = () => useChange((body: Body<'/api/plans'>) => api.POST('/api/plans', { body }));
+/** A small group that stands: its plan follows who joins it or leaves. */
+export interface Standing {
+  groups: number;
+  table: number;
+  called: string;
+}
+
+export const useMakePlan = (of: Standing | undefined) =>
+  useChange((body: Body<'/api/plans'>) =>
+    of
+      ? api.POST('/api/small-groups/{id}/tables/{table}/plans', {
+          params: { path: { id: of.groups, table: of.table } },
+          body,
+        })
+      : api.POST('/api/plans', { body }),
+  );
 
 export const useChangePlan = () =>
   useChange(({ id, ...body }: { id: number } & Body<'/api/plans/{id}/phases'>) =>

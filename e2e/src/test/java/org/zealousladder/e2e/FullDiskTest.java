@@ -23,12 +23,18 @@ class FullDiskTest {
     private static final String NO_ROOM = "The server has no room left on its disk. Nothing was saved; tell your administrator.";
     private LocalDate day = LocalDate.of(2025, 9, 1);
 
-    /** The database has files of its log made ahead, in which thousands of scores would still find room: all of it but a little is written full. */
+    /**
+     * The database has files of its log made ahead, in which thousands of scores would still find room: all of it but a little is written full, by large pieces and then
+     * by small ones.
+     */
     private static final String LITTLE_LOG = """
-            current=$(database_value demo-full postgres "select pg_walfile_name(pg_current_wal_lsn())")
-            ahead=$(ls $STATE/small/pg/pg_wal | grep -E '^[0-9A-F]{24}$' | awk -v c="$current" '$0 > c' | wc -l)
-            database_value demo-full postgres "select count(pg_logical_emit_message(false, 'room', repeat('x', 100000)))
-              from generate_series(1, greatest(0, ($ahead * 16777216 + 16777216 - (select file_offset from pg_walfile_name_offset(pg_current_wal_lsn()))) / 100400 - 4))"
+            database_value demo-full postgres "checkpoint"
+            for piece in 100000 1000; do
+              current=$(database_value demo-full postgres "select pg_walfile_name(pg_current_wal_lsn())")
+              ahead=$(ls $STATE/small/pg/pg_wal | grep -E '^[0-9A-F]{24}$' | awk -v c="$current" '$0 > c' | wc -l)
+              database_value demo-full postgres "select count(pg_logical_emit_message(false, 'room', repeat('x', $piece)))
+                from generate_series(1, greatest(0, ($ahead * 16777216 + 16777216 - (select file_offset from pg_walfile_name_offset(pg_current_wal_lsn()))) / ($piece + 400) - 4))"
+            done
             """;
 
     private AnyServer.Answer save(AnyServer person, String student) throws IOException, InterruptedException {

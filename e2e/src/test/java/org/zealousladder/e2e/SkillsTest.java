@@ -86,6 +86,13 @@ class SkillsTest extends BrowserTest {
         page.getByLabel("Asks for this skill, too")
                 .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Skerrow maths: Hundreds, tens and ones"));
         assertThat(button("Not Hundreds, tens and ones")).isVisible();
+        assertThat(page.getByText("of yours answered it")).isVisible();
+        page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true)).fill("it needs the places of a number");
+        button("Save it").click();
+        assertThat(page.getByText("(it needs the places of a number)")).isVisible();
+        button("Take it back").click();
+        assertThat(page.getByText("(taken back)")).isVisible();
+        assertThat(button("Not Hundreds, tens and ones")).hasCount(0);
     }
 
     @Test

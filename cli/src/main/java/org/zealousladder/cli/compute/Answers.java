@@ -8,8 +8,10 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.cli.rows.Problem;
+import org.zealousladder.core.skills.SkillSettings;
 import org.zealousladder.core.skills.SkillTally;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 
@@ -65,6 +67,29 @@ final class Answers {
         @Nullable
         SkillTally[] own = tallies.get(student);
         return skill < own.length ? own[skill] : null;
+    }
+
+    /**
+     * Reckons each student's chance on each skill, once and on all processors: it costs more than everything else.
+     *
+     * @return by student, then by skill; what was never tried has none that is ever asked for
+     */
+    double[][] chances(SkillSettings settings) {
+        long day = day().toEpochDay();
+        double[][] all = new double[tallies.size()][];
+        IntStream.range(0, all.length).parallel().forEach(who -> {
+            @Nullable
+            SkillTally[] own = tallies.get(who);
+            double[] chances = new double[own.length];
+            for (int what = 0; what < own.length; what++) {
+                SkillTally tally = own[what];
+                if (tally != null) {
+                    chances[what] = tally.on(day, settings).chance();
+                }
+            }
+            all[who] = chances;
+        });
+        return all;
     }
 
     /** The day that was asked for, or that of the latest answer. */

@@ -4,7 +4,6 @@ import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -21,6 +20,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.json.JsonFactory;
 
 /** Who has which skill. Exit code 0, or 2 when the file or an option is wrong. */
@@ -68,27 +68,28 @@ final class SkillsCommand extends Computation {
         return stop ? 2 : 0;
     }
 
-    private static List<Skill> skills(Answers read, SkillSettings settings) {
-        long day = read.day().toEpochDay();
+    private static List<Skill> skills(Answers read, double[][] chances, SkillSettings settings) {
         List<Skill> all = new ArrayList<>();
         read.skills.forEach((name, place) -> {
             List<SkillState> states = new ArrayList<>(read.students.size());
-            read.students.values().forEach(s -> states.add(standing(read.of(s, place), day, settings).state()));
+            read.students.values().forEach(s -> {
+                SkillTally tally = read.of(s, place);
+                states.add(tally == null ? SkillState.NOT_TRIED : standing(tally, chances[s][place], settings).state());
+            });
             all.add(new Skill(name, place, ClassSkill.of(states)));
         });
         all.sort(Comparator.comparing(Skill::of, ClassSkill.MOST_SECURE_FIRST).thenComparing(Skill::name));
         return all;
     }
 
-    private static SkillStanding standing(SkillTally tally, long day, SkillSettings settings) {
-        return (tally == null ? NOTHING : tally).on(day, settings);
+    private static SkillStanding standing(SkillTally tally, double chance, SkillSettings settings) {
+        return SkillStanding.of(tally.answers(), tally.right(), chance, settings.sureness());
     }
-
-    private static final SkillTally NOTHING = new SkillTally();
 
     private static void json(Answers read, SkillSettings settings, boolean stop) throws IOException {
         try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16);
-                JsonGenerator json = JsonFactory.builder().build().createGenerator(tools.jackson.core.ObjectWriteContext.empty(), out)) {
+                JsonGenerator json = JsonFactory.builder().enable(StreamWriteFeature.USE_FAST_DOUBLE_WRITER).build()
+                        .createGenerator(tools.jackson.core.ObjectWriteContext.empty(), out)) {
             json.writeStartObject();
             if (!stop) {
                 write(json, read, settings);
@@ -99,9 +100,9 @@ final class SkillsCommand extends Computation {
     }
 
     private static void write(JsonGenerator json, Answers read, SkillSettings settings) {
-        LocalDate day = read.day();
-        json.writeStringProperty("asOf", day.toString());
-        List<Skill> skills = skills(read, settings);
+        json.writeStringProperty("asOf", read.day().toString());
+        double[][] chances = read.chances(settings);
+        List<Skill> skills = skills(read, chances, settings);
         json.writeArrayPropertyStart("skills");
         for (Skill s : skills) {
             json.writeStartObject();
@@ -124,7 +125,7 @@ final class SkillsCommand extends Computation {
             for (Skill s : skills) {
                 SkillTally tally = read.of(student.getValue(), s.place());
                 if (tally != null) {
-                    student(json, student.getKey(), s.name(), tally.on(day.toEpochDay(), settings));
+                    student(json, student.getKey(), s.name(), standing(tally, chances[student.getValue()][s.place()], settings));
                 }
             }
         });
@@ -143,7 +144,7 @@ final class SkillsCommand extends Computation {
     }
 
     private static void table(Answers read, SkillSettings settings) {
-        List<Skill> skills = skills(read, settings);
+        List<Skill> skills = skills(read, read.chances(settings), settings);
         int wide = Math.max(5, skills.stream().mapToInt(s -> s.name().length()).max().orElse(5));
         String line = "%-" + wide + "s %6s %7s %6s %8s %8s %14s%n";
         System.out.printf(line, "skill", "tried", "secure", "shaky", "not yet", "too few", "share secure");

@@ -55,7 +55,7 @@ public final class Row {
     public LocalDate date(String column) {
         String text = text(column);
         try {
-            return text.isEmpty() ? null : Cells.date(text);
+            return text.isEmpty() ? null : columns.date(text);
         } catch (IllegalArgumentException e) {
             bad(column, e.getMessage());
             return null;

@@ -19,8 +19,12 @@ public record SkillStanding(SkillState state, int answers, double right, double 
      * @param right weight of what was right; @param wrong weight of what was wrong; neither below 0
      */
     static SkillStanding of(int answers, double plain, double right, double wrong, SkillSettings settings) {
-        double chance = BetaDistribution.of(1 + right, 1 + wrong).survivalProbability(settings.standard());
-        return new SkillStanding(state(answers, chance, settings.sureness()), answers, plain, chance);
+        return of(answers, plain, BetaDistribution.of(1 + right, 1 + wrong).survivalProbability(settings.standard()), settings.sureness());
+    }
+
+    /** The same once more, of a chance that was reckoned before. */
+    public static SkillStanding of(int answers, double right, double chance, double sureness) {
+        return new SkillStanding(state(answers, chance, sureness), answers, right, chance);
     }
 
     private static SkillState state(int answers, double chance, double sureness) {

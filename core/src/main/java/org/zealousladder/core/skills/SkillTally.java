@@ -56,6 +56,11 @@ public final class SkillTally {
         return answers;
     }
 
+    /** Points earned of one possible each. */
+    public double right() {
+        return plain;
+    }
+
     /** As known on a day that no answer is later than. */
     public SkillStanding on(long asOf, SkillSettings settings) {
         double old = answers == 0 ? 1 : weight(Math.max(0, asOf - day), settings.halfLife());

@@ -92,9 +92,20 @@ class SkillsTest extends ScreeningTest {
         Viewer teacher = taught("SKC", "Ada");
         take(five("SKC", "ADA", "c", "22", "d", "32"));
         int framework = id("skills_framework", "SKC");
+        int two = id("skills_skill", "SKC-two");
+        List<Integer> three = List.of(id("skills_skill", "SKC-three"));
         for (String item : List.of("SKC-c", "SKC-d")) {
-            put(teacher, "/api/skills/items/" + id("skills_item", item) + "/skills", Map.of("skills", List.of(id("skills_skill", "SKC-three"))))
-                    .andExpect(status().isNoContent());
+            String at = "/api/skills/items/" + id("skills_item", item) + "/skills";
+            put(teacher, at, Map.of("skills", three)).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("because"));
+            JsonNode look = body(send(teacher, at, Map.of("skills", three)).andExpect(status().isOk()));
+            assertEquals(1, look.get("students").asInt());
+            assertEquals(item.equals("SKC-c") ? "Two 1>1, Three 0>1" : "Two 1>0, Three 1>1", String.join(", ", look.get("skills").valueStream()
+                    .map(k -> k.get("name").asString() + " " + k.get("triedNow").asInt() + ">" + k.get("triedThen").asInt()).toList()));
+            put(teacher, at, Map.of("skills", three, "seen", three, "because", "it asks for that")).andExpect(status().isConflict());
+            put(teacher, at, Map.of("skills", three, "seen", List.of(two), "because", "it asks for that")).andExpect(status().isNoContent());
+            JsonNode past = body(read(teacher, at).andExpect(status().isOk()));
+            assertEquals("Two Three it asks for that K. Teacher " + two, past.at("/0/before/0").asString() + " " + past.at("/0/after/0").asString() + " "
+                    + past.at("/0/because").asString() + " " + past.at("/0/by").asString() + " " + past.at("/0/undo/0").asInt());
         }
         JsonNode view = body(read(teacher, "/api/skills?" + where("SKC") + "&framework=" + framework));
         assertEquals(0, row(view, "Two").at("/counts/tried").asInt());

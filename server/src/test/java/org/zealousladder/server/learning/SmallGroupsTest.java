@@ -146,4 +146,53 @@ class SmallGroupsTest extends ScreeningTest {
         JsonNode board = body(read(teacher, "/api/small-groups?who=class-" + classId("GRF") + "&year=" + thisYear() + "&asOf=2026-03-13"));
         assertEquals("Monday 6", board.at("/kept/0/title").asString() + " " + board.at("/kept/0/tables/0/students").size());
     }
+
+    @Test
+    void aPlanOfAStandingGroupFollowsWhoJoinsAndWhoLeaves() throws Exception {
+        Viewer teacher = teacher("GRP");
+        List<Integer> s = six("GRP");
+        int id = body(send(teacher, "/api/small-groups", keep("GRP", "Crews", true, "2026-03-13", List.of(s.subList(0, 3), s.subList(3, 6)))))
+                .get("id").asInt();
+        List<Integer> tables = body(read(teacher, "/api/scope")).get("tables").valueStream().filter(t -> t.get("title").asString().equals("Crews"))
+                .map(t -> t.get("id").asInt()).toList();
+        Map<String, Object> plan = new HashMap<>(Map.of("students", s.subList(0, 3), "measureId", measure("oral-reading"), "groupName", "Table 1", "worry",
+                "Reads word by word", "starts", "2026-03-13", "ends", "2026-05-08", "way", Map.of("strategy", "Echo reading", "perWeek", 3, "minutes", 15)));
+        String at = "/api/small-groups/" + id + "/tables/" + tables.get(0) + "/plans";
+        send(teacher, at, plan).andExpect(status().isNoContent());
+        plan.put("students", List.of(s.get(4)));
+        send(teacher, at, plan).andExpect(status().isUnprocessableContent()).andExpect(jsonPath("$.field").value("students"));
+        assertEquals(3, running(s).size());
+        // Ada leaves it, Di joins it, Eva joins and goes again.
+        seat(teacher, id, s.get(0), tables.get(1));
+        seat(teacher, id, s.get(3), tables.get(0));
+        seat(teacher, id, s.get(4), tables.get(0));
+        seat(teacher, id, s.get(4), tables.get(1));
+        assertEquals(List.of("Ben", "Cy", "Di"), running(s));
+        assertEquals(List.of("Ada stopped Left the group Table 1", "Eva stopped Left the group Table 1"), asking(Viewer.SYSTEM, () -> db.sql("""
+                select r.given_name || ' ' || p.outcome || ' ' || p.outcome_note from plans_plan p join roster_student r on r.id = p.student_id
+                 where p.student_id = any(:s) and p.superseded_by is null and p.closed_on is not null order by 1""").param("s", s.toArray(Integer[]::new))
+                .query(String.class).list()));
+        assertEquals(1, asking(Viewer.SYSTEM, () -> db.sql("""
+                select count(distinct group_id)::integer from plans_plan where student_id = any(:s) and superseded_by is null""")
+                .param("s", s.toArray(Integer[]::new)).query(Integer.class).single()), "all of one group");
+        // Somebody who has a plan of their own keeps it.
+        plan.put("students", List.of(s.get(5)));
+        plan.put("groupName", null);
+        plan.put("worry", "Own");
+        send(teacher, "/api/plans", plan).andExpect(status().isNoContent());
+        seat(teacher, id, s.get(5), tables.get(0));
+        assertEquals(List.of("Ben", "Cy", "Di", "Fay"), running(s));
+    }
+
+    private List<String> running(List<Integer> students) {
+        return asking(Viewer.SYSTEM, () -> db.sql("""
+                select r.given_name from plans_plan p join roster_student r on r.id = p.student_id
+                 where p.student_id = any(:s) and p.superseded_by is null and p.closed_on is null order by 1""").param("s", students.toArray(Integer[]::new))
+                .query(String.class).list());
+    }
+
+    private void seat(Viewer teacher, int id, int student, int table) throws Exception {
+        call(teacher, MockMvcRequestBuilders.put("/api/small-groups/" + id + "/seats").contentType("application/json")
+                .content("{\"student\":" + student + ",\"table\":" + table + "}")).andExpect(status().isNoContent());
+    }
 }

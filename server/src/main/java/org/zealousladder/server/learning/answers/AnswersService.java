@@ -94,6 +94,11 @@ public class AnswersService {
         return store.taken(ids(students), asOf);
     }
 
+    /** The viewer's students who ever answered an item. */
+    public List<Integer> answerers(int item) {
+        return store.answerers(item);
+    }
+
     /** Median seconds of whoever among the viewer's students ever answered an item. */
     public Map<Integer, Double> usualSeconds(Collection<Integer> items) {
         return store.usualSeconds(items).stream().collect(Collectors.toMap(AnswersStore.Usual::item, AnswersStore.Usual::seconds));

@@ -49,6 +49,11 @@ class AnswersStore {
                  group by 1, 2""").param("students", students.toArray(Integer[]::new)).param("asOf", asOf).query(AnswersService.Taken.class).list();
     }
 
+    List<Integer> answerers(int item) {
+        return db.sql("select distinct student_id from skills_answer where item_id = :item and superseded_by is null").param("item", item)
+                .query(Integer.class).list();
+    }
+
     record Usual(int item, double seconds) {}
 
     List<Usual> usualSeconds(Collection<Integer> items) {

@@ -54,8 +54,11 @@ public class FrameworksService {
     /** @param mayChange whether the viewer may */
     record FrameworkSkills(Framework framework, boolean mayChange, List<Skill> skills) {}
 
+    /** What a listener looks for while a passage is read aloud. @param skills that it shows */
+    record SeenBehaviour(int id, String name, List<Integer> skills) {}
+
     /** @param everywhere whether the viewer may add one for every school */
-    record FrameworksView(List<FrameworkSkills> frameworks, boolean mayAdd, boolean everywhere) {}
+    record FrameworksView(List<FrameworkSkills> frameworks, List<SeenBehaviour> seen, boolean mayAdd, boolean everywhere) {}
 
     @Transactional(readOnly = true)
     FrameworksView view(int school) {
@@ -63,7 +66,7 @@ public class FrameworksService {
         var skills = store.skills(all.stream().map(Framework::id).toList()).stream().collect(Collectors.groupingBy(Skill::frameworkId));
         return new FrameworksView(
                 all.stream().map(f -> new FrameworkSkills(f, rights.mayChange(f.schoolId()), skills.getOrDefault(f.id(), List.of()))).toList(),
-                rights.mayChange(school), rights.mayChange(null));
+                store.seen(school), rights.mayChange(school), rights.mayChange(null));
     }
 
     /** @return its id */
@@ -92,6 +95,7 @@ public class FrameworksService {
         }
         int id = store.addSkill(framework, form, code);
         ground(id, form.restsOn());
+        seen(id, form.seen());
         return id;
     }
 
@@ -101,6 +105,13 @@ public class FrameworksService {
             throw Refusal.notFound("There is no such skill in that framework. Nothing was saved.");
         }
         ground(id, form.restsOn());
+        seen(id, form.seen());
+    }
+
+    private void seen(int skill, @Nullable List<Integer> behaviours) {
+        if (behaviours != null) {
+            store.seen(skill, behaviours);
+        }
     }
 
     /** A skill that ends keeps its answers, and is no longer looked at. */

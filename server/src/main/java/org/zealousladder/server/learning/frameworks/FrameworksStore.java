@@ -48,6 +48,23 @@ class FrameworksStore {
         return db.sql(SKILLS.formatted("k.id")).param("of", ids.toArray(Integer[]::new)).query(FrameworksStore::skill).list();
     }
 
+    /** Of every school and of {@code school}, as long as they are looked for. */
+    List<FrameworksService.SeenBehaviour> seen(int school) {
+        return db.sql("""
+                select b.id, b.name, array(select k.skill_id from skills_behaviour k where k.behaviour_id = b.id order by 1) as skills
+                  from reading_behaviour b where not b.retired and (b.school_id is null or b.school_id = :school) order by b.name collate "und-x-icu\"""")
+                .param("school", school)
+                .query((r, n) -> new FrameworksService.SeenBehaviour(r.getInt(1), r.getString(2), List.of((Integer[]) r.getArray(3).getArray()))).list();
+    }
+
+    void seen(int skill, Collection<Integer> behaviours) {
+        db.sql("delete from skills_behaviour where skill_id = :skill and not behaviour_id = any(:seen)").param("skill", skill)
+                .param("seen", behaviours.toArray(Integer[]::new)).update();
+        db.sql("""
+                insert into skills_behaviour (behaviour_id, skill_id) select b.id, :skill from reading_behaviour b where b.id = any(:seen)
+                on conflict do nothing""").param("skill", skill).param("seen", behaviours.toArray(Integer[]::new)).update();
+    }
+
     private static Skill skill(ResultSet r, int row) throws SQLException {
         Integer[] rests = (Integer[]) r.getArray("rests_on").getArray();
         Integer grade = r.getObject("grade", Integer.class);

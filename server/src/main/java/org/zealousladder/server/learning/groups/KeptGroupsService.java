@@ -19,6 +19,7 @@ import org.zealousladder.server.learning.groups.Board.KeptGroups;
 import org.zealousladder.server.learning.groups.Board.KeptTable;
 import org.zealousladder.server.learning.groups.Board.PairForm;
 import org.zealousladder.server.learning.groups.Board.TableForm;
+import org.zealousladder.server.monitoring.plans.PlanForm;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -37,8 +38,10 @@ class KeptGroupsService {
     private final SmallGroupsStore store;
     private final RosterService roster;
     private final SchoolCalendar calendar;
+    private final GroupPlans plans;
 
-    KeptGroupsService(SmallGroupsStore store, RosterService roster, SchoolCalendar calendar) {
+    KeptGroupsService(SmallGroupsStore store, RosterService roster, SchoolCalendar calendar, GroupPlans plans) {
+        this.plans = plans;
         this.store = store;
         this.roster = roster;
         this.calendar = calendar;
@@ -127,7 +130,12 @@ class KeptGroupsService {
             throw Refusal.notFound("There is no such group. Nothing was saved.");
         }
         if (table == null || seats.stream().noneMatch(s -> s.tableId() == requireNonNull(table) && s.student() == student)) {
+            List<SmallGroupsStore.Seat> left = seats.stream().filter(s -> s.student() == student).toList();
             store.move(id, student, table, a.starts().isAfter(today) ? a.starts() : today);
+            left.forEach(s -> plans.leaves(student, List.of(s.tableId()), s.name()));
+            if (table != null) {
+                plans.joins(student, table, at(seats, table));
+            }
         }
     }
 
@@ -137,6 +145,19 @@ class KeptGroupsService {
         if (!store.change(id, table, leader, atTime)) {
             throw Refusal.notFound("There is no such group. Nothing was saved.");
         }
+    }
+
+    private static Set<Integer> at(List<SmallGroupsStore.Seat> seats, int table) {
+        return seats.stream().filter(s -> s.tableId() == table).map(SmallGroupsStore.Seat::student).collect(Collectors.toSet());
+    }
+
+    /** A plan for those who sit at a table of standing groups, which follows who joins it or leaves. */
+    void plan(int id, int table, PlanForm form) {
+        SmallGroupsStore.Arrangement a = standing(id);
+        if (!a.standing()) {
+            throw Refusal.conflict("Groups of one day have no plan of their own. Make it for the students. Nothing was saved.");
+        }
+        plans.make(table, at(store.seats(List.of(id), calendar.today()), table), form);
     }
 
     void pair(PairForm f) {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.zealousladder.server.monitoring.plans.PlanForm;
 import org.zealousladder.server.platform.once.OnceService;
 import org.zealousladder.server.school.roster.Who;
 
@@ -68,6 +69,12 @@ class SmallGroupsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(@PathVariable int id, @PathVariable int table, @Valid @RequestBody Board.TableChange f) {
         kept.change(id, table, f.leader(), f.atTime());
+    }
+
+    @PostMapping("/{id}/tables/{table}/plans")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void plan(@PathVariable int id, @PathVariable int table, @Valid @RequestBody PlanForm f) {
+        kept.plan(id, table, f);
     }
 
     /** @param table null: at none any more */

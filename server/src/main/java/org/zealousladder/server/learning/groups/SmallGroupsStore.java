@@ -152,6 +152,16 @@ class SmallGroupsStore {
                 .param("id", arrangement).update() > 0;
     }
 
+    void addPlan(int table, long group) {
+        db.sql("insert into groups_plan (table_id, plan_group) values (:table, :group) on conflict do nothing").param("table", table).param("group", group)
+                .update();
+    }
+
+    List<Long> plansOf(Collection<Integer> tables) {
+        return db.sql("select plan_group from groups_plan where table_id = any(:tables)").param("tables", tables.toArray(Integer[]::new)).query(Long.class)
+                .list();
+    }
+
     List<String> adults(int school) {
         return db.sql("select name from people_person where school_id = :school and active order by name collate \"und-x-icu\"").param("school", school)
                 .query(String.class).list();

@@ -44,6 +44,20 @@ public class ItemsService {
         return store.mayWrite(school);
     }
 
+    /** Skills of an item that were mended. */
+    public record Mending(List<Integer> before, List<Integer> after, @Nullable String because, java.time.LocalDate day, @Nullable String by) {}
+
+    /** The newest first. */
+    @Transactional(readOnly = true)
+    public List<Mending> mendings(int item) {
+        return store.mendings(item);
+    }
+
+    /** Puts a mending on record. @param because null where nobody had answered it */
+    public void noteMending(int item, List<Integer> before, List<Integer> after, @Nullable String because, java.time.LocalDate day) {
+        store.noteMending(item, before, after, because, day);
+    }
+
     /** Says which skills an item asks for: what is known of students follows. */
     public void mendSkills(int item, List<Integer> skills) {
         Item i = store.items(List.of(item)).stream().findFirst().orElseThrow(() -> Refusal.notFound("There is no such item."));

@@ -75,6 +75,23 @@ class ItemsStore {
                 .param("skills", skills.toArray(Integer[]::new)).update();
     }
 
+    List<ItemsService.Mending> mendings(int item) {
+        return db.sql("""
+                select c.before, c.after, c.because, c.made_on, p.name from skills_item_change c left join people_person p on p.id = c.made_by
+                 where c.item_id = :item order by c.id desc limit 20""").param("item", item)
+                .query((r, n) -> new ItemsService.Mending(List.of((Integer[]) r.getArray(1).getArray()), List.of((Integer[]) r.getArray(2).getArray()),
+                        r.getString(3), r.getObject(4, java.time.LocalDate.class), r.getString(5)))
+                .list();
+    }
+
+    void noteMending(int item, Collection<Integer> before, Collection<Integer> after, @Nullable String because, java.time.LocalDate day) {
+        db.sql("""
+                insert into skills_item_change (item_id, before, after, because, made_on, made_by)
+                values (:item, :before, :after, :because, :day, (select scope_person()))""").param("item", item)
+                .param("before", before.toArray(Integer[]::new)).param("after", after.toArray(Integer[]::new))
+                .param("because", because, java.sql.Types.VARCHAR).param("day", day).update();
+    }
+
     boolean mayWrite(@Nullable Integer school) {
         return db.sql("select skills_may_write(:school::integer)").param("school", school, java.sql.Types.INTEGER).query(Boolean.class).single();
     }

@@ -3,19 +3,20 @@ package org.zealousladder.server.learning.skills;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.zealousladder.server.learning.items.ItemsService;
 import org.zealousladder.server.school.roster.Who;
 
 /** Which skills students have. */
@@ -26,13 +27,13 @@ class SkillsController {
     private final StudentSkillsService students;
     private final BesideService beside;
     private final ItemsPageService itemsPage;
-    private final ItemsService items;
+    private final MendService mending;
     private final TaughtService taught;
 
-    SkillsController(SkillsService skills, StudentSkillsService students, BesideService beside, ItemsPageService itemsPage, ItemsService items,
+    SkillsController(SkillsService skills, StudentSkillsService students, BesideService beside, ItemsPageService itemsPage, MendService mending,
             TaughtService taught) {
         this.itemsPage = itemsPage;
-        this.items = items;
+        this.mending = mending;
         this.skills = skills;
         this.students = students;
         this.beside = beside;
@@ -78,13 +79,25 @@ class SkillsController {
         return itemsPage.view(Who.parse(who), year, asOf, check);
     }
 
-    /** Which skills an item asks for. */
-    record SkillsOfItem(@NotNull List<Integer> skills) {}
+    /** Which skills an item asks for. @param seen those it asked for when it was looked at @param because why, where it has been answered */
+    record SkillsOfItem(@NotNull List<Integer> skills, @Nullable List<Integer> seen,
+            @Nullable @Size(max = 500, message = "has at most 500 letters") String because) {}
+
+    /** Who would move. */
+    @PostMapping("/items/{id}/skills")
+    MendService.MendLook lookAtMending(@PathVariable int id, @Valid @RequestBody SkillsOfItem f) {
+        return mending.look(id, f.skills());
+    }
+
+    @GetMapping("/items/{id}/skills")
+    List<MendService.PastMending> mendings(@PathVariable int id) {
+        return mending.history(id);
+    }
 
     @PutMapping("/items/{id}/skills")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void mend(@PathVariable int id, @Valid @RequestBody SkillsOfItem f) {
-        items.mendSkills(id, f.skills());
+        mending.mend(id, f.skills(), f.seen(), f.because());
     }
 
     /** @param taught whether the class or group is being taught it from now on */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,9 +38,13 @@ public class PlanMaking {
         this.calendar = calendar;
     }
 
-    /** Makes one plan for each student of {@code form}, and sets the goals that were chosen with it. */
+    /**
+     * Makes one plan for each student of {@code form}, and sets the goals that were chosen with it.
+     *
+     * @return the number of their group; null for one student alone
+     */
     @Transactional
-    public void make(PlanForm form) {
+    public @Nullable Long make(PlanForm form) {
         measures.measure(form.measureId());
         LocalDate today = calendar.today();
         if (!form.ends().isAfter(form.starts())) {
@@ -70,6 +75,31 @@ public class PlanMaking {
         store.insertPhase(made.stream().map(m -> new PlansStore.Hook(m.version().root(), m.version().studentId())).toList(), form.measureId(), phase,
                 way.strategyId(), today, Viewer.current().id());
         setGoals(form, wanted);
+        return group;
+    }
+
+    /**
+     * Gives a student the plan that a group has, from today on. Who has a plan for that measure already keeps it.
+     *
+     * @param of a running plan of the group
+     * @return whether a plan was made
+     */
+    @Transactional
+    public boolean join(int student, Plan of) {
+        LocalDate today = calendar.today();
+        LocalDate from = of.starts().isAfter(today) ? of.starts() : today;
+        if (!of.ends().isAfter(from) || !store.studentsWithPlan(Set.of(student), of.measureId(), from).isEmpty()) {
+            return false;
+        }
+        long id = store.nextIds(1).get(0);
+        PlanVersion version = new PlanVersion(id, student, of.measureId(), of.groupId(), of.groupName(), of.worry(), of.success(), from, of.ends(), null, null,
+                null);
+        store.insert(List.of(new PlansStore.Numbered(id, version)), today, Viewer.current().id());
+        Plan.PlanPhase now = of.phaseOn(from);
+        store.insertPhase(List.of(new PlansStore.Hook(id, student)), of.measureId(),
+                new Plan.PlanPhase(from, now.strategy(), now.place(), now.leader(), now.minutes(), now.perWeek(), now.reason()), null, today,
+                Viewer.current().id());
+        return true;
     }
 
     private void requireFree(PlanForm form, List<Enrolled> known, Set<Integer> wanted) {
