@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Sheet, SheetItem } from '../../../api/types';
+import type { SheetItem } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { AnswerField } from './AnswerField';
-import { keepSheet, kept } from './kept';
+import { aheadOf, type KeptSheet, keepSheet, kept, leftOf } from './kept';
 import { begin, handIn } from './queries';
 import { ReadAloud } from './ReadAloud';
 import type { Box } from './useAnswerBox';
@@ -21,13 +21,14 @@ export function CheckSheet({
   box: Box;
   onLeave: () => void;
 }) {
-  const [sheet, setSheet] = useState<Sheet>();
+  const [sheet, setSheet] = useState<KeptSheet>();
   const [trouble, setTrouble] = useState<string>();
   useEffect(() => {
     begin(giving)
       .then((s) => {
-        keepSheet(s);
-        setSheet(s);
+        const own = { ...s, at: Date.now() };
+        keepSheet(own);
+        setSheet(own);
       })
       .catch((e: Error) => {
         const before = kept().sheets[giving];
@@ -48,8 +49,8 @@ export function CheckSheet({
   return sheet ? <Pages sheet={sheet} name={name} box={box} onLeave={onLeave} /> : null;
 }
 
-function Pages({ sheet, name, box, onLeave }: { sheet: Sheet; name: string; box: Box; onLeave: () => void }) {
-  const ahead = useRef(sheet.now - Date.now());
+function Pages({ sheet, name, box, onLeave }: { sheet: KeptSheet; name: string; box: Box; onLeave: () => void }) {
+  const ahead = useRef(aheadOf(sheet));
   const [answers, setAnswers] = useState<Record<number, string | undefined>>(() => {
     const all: Record<number, string | undefined> = {};
     for (const a of sheet.answers) all[a.item] = a.answer;
@@ -64,7 +65,7 @@ function Pages({ sheet, name, box, onLeave }: { sheet: Sheet; name: string; box:
   const since = useRef(Date.now());
   const spent = useRef<Record<number, number>>({});
   const heading = useRef<HTMLHeadingElement>(null);
-  const left = useTimeLeft(sheet.leftSeconds, done === 'no');
+  const left = useTimeLeft(sheet, done === 'no');
   const item = sheet.items[page];
   const empty = sheet.items.map((i, n) => [i, n + 1] as const).filter(([i]) => answers[i.id] === undefined);
 
@@ -265,15 +266,15 @@ function Saved({ box }: { box: Box }) {
   );
 }
 
-/** Seconds that are left; undefined where no time is set. */
-function useTimeLeft(seconds: number | undefined, runs: boolean): number | undefined {
-  const ends = useRef(seconds === undefined ? undefined : Date.now() + seconds * 1000);
-  const [left, setLeft] = useState(seconds);
+/** Seconds that are left, counted down; undefined where no time is set. */
+function useTimeLeft(sheet: KeptSheet, runs: boolean): number | undefined {
+  const [left, setLeft] = useState(() => whole(leftOf(sheet, Date.now())));
   useEffect(() => {
-    const until = ends.current;
-    if (until === undefined || !runs) return;
-    const tick = setInterval(() => setLeft(Math.max(0, Math.round((until - Date.now()) / 1000))), 500);
+    if (sheet.leftSeconds === undefined || !runs) return;
+    const tick = setInterval(() => setLeft(whole(leftOf(sheet, Date.now()))), 500);
     return () => clearInterval(tick);
-  }, [runs]);
+  }, [sheet, runs]);
   return left;
 }
+
+const whole = (seconds: number | undefined) => (seconds === undefined ? undefined : Math.round(seconds));

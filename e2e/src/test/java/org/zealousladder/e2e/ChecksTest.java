@@ -157,11 +157,18 @@ class ChecksTest extends BrowserTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tides on Monday")).click();
         Locator questions = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Questions"));
         assertThat(questions.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("[12], answered")))).hasCount(2);
+        // What is answered anew takes the place of what was answered before the page was opened again.
+        questions.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^1, "))).click();
+        answer(page, 3);
+        next(page).click();
         offline(false);
         assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true))).isVisible();
         // On another machine it goes on from there, too.
         Page other = elsewhere();
         open(other, words, "Tides on Monday");
+        other.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Questions")).getByRole(AriaRole.BUTTON,
+                new Locator.GetByRoleOptions().setName(Pattern.compile("^1, "))).click();
+        assertThat(other.getByRole(AriaRole.TEXTBOX)).hasValue("21");
         assertThat(other.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Questions")).getByRole(AriaRole.BUTTON,
                 new Locator.GetByRoleOptions().setName(Pattern.compile("[12], answered")))).hasCount(2);
     }
