@@ -248,6 +248,8 @@ class ChecksTest extends ScreeningTest {
         Cookie ben = card(after.get("Ben CKD"));
         take("student,class,from,to", "CKD-Ben,CKD,2025-08-25,2026-03-01");
         assertEquals(401, student(MockMvcRequestBuilders.get("/api/taking"), ben).getStatus());
+        assertEquals(422, signIn("boat ".repeat(100)).getStatus());
+        assertEquals(413, signIn("boat ".repeat(10_000)).getStatus());
         int last = 0;
         for (int i = 0; i < 80 && last != 429; i++) {
             last = signIn("boat boat boat boat").getStatus();

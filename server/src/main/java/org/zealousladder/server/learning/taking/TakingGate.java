@@ -16,6 +16,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.zealousladder.server.platform.limits.BodyFilter;
 import org.zealousladder.server.platform.limits.Turns;
 import org.zealousladder.server.platform.problems.ProblemWriter;
 import org.zealousladder.server.platform.problems.Refusal;
@@ -30,6 +31,7 @@ final class TakingGate extends OncePerRequestFilter {
     static final String COOKIE = "ladder-card";
     static final String TAKER = TakingGate.class.getName();
     static final String HEADER = "X-Ladder-Taking";
+    private static final long LARGEST = 16 << 10;
     static final String SIGN_IN = "/api/taking/sign-in";
 
     private final TakingService taking;
@@ -53,6 +55,8 @@ final class TakingGate extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
         response.setHeader("Cache-Control", "no-store");
+        // An answer has some hundred letters.
+        BodyFilter.atMost(request, LARGEST);
         SecurityContext own = SecurityContextHolder.createEmptyContext();
         own.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(Viewer.SYSTEM, null, List.of()));
         SecurityContextHolder.setContext(own);

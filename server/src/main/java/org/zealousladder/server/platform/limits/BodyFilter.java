@@ -23,7 +23,7 @@ import org.zealousladder.server.platform.problems.Refusal;
 /** Stands before everything else that may read what was sent. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
-class BodyFilter extends OncePerRequestFilter {
+public class BodyFilter extends OncePerRequestFilter {
     static final long JSON = 1 << 20;
     /** A little more than a file may have: that limit has a better sentence, said by who takes files. */
     static final long FILE = 101L << 20;
@@ -53,7 +53,7 @@ class BodyFilter extends OncePerRequestFilter {
     }
 
     /** Reads at most so much of what this request sends, whoever reads it. */
-    static void atMost(HttpServletRequest request, long bytes) {
+    public static void atMost(HttpServletRequest request, long bytes) {
         if (request.getAttribute(BODY) instanceof Limited limited) {
             limited.atMost(bytes);
         }
