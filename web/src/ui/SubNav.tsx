@@ -23,9 +23,11 @@ export function SubNav({
             key={p.path}
             to={link(p.path)}
             end
-            className={({ isActive }) =>
-              `no-underline py-0.5 border-b-2 ${isActive || p.within?.some((w) => pathname.startsWith(w)) ? 'text-ink font-semibold border-ink' : 'text-soft border-transparent hover:text-act'}`
-            }
+            className={({ isActive }) => {
+              const here = isActive || p.within?.some((w) => pathname.startsWith(w));
+              const look = here ? 'text-ink font-semibold border-ink' : 'text-soft border-transparent hover:text-act';
+              return `no-underline py-0.5 border-b-2 ${look}`;
+            }}
           >
             {p.name}
           </NavLink>

@@ -155,15 +155,7 @@ export function AnswerGrid({ live }: { live: LiveCheck }) {
                           onDoubleClick={() => write && setWriting(key)}
                           aria-label={`${name(s.student)}, item ${col + 1}: ${cellWords(item, answer, points)}`}
                           title={cell.shows}
-                          className={`w-full min-w-[44px] h-[30px] px-1 max-w-[120px] truncate ${mine ? (mine.state === 'refused' ? 'text-danger underline decoration-wavy' : 'opacity-50') : ''} ${
-                            points === undefined
-                              ? ''
-                              : points >= item.possible
-                                ? 'text-teal'
-                                : points > 0
-                                  ? 'text-ochre underline decoration-dotted underline-offset-4'
-                                  : 'text-plum underline underline-offset-4'
-                          }`}
+                          className={`w-full min-w-[44px] h-[30px] px-1 max-w-[120px] truncate ${typedLook(mine?.state)} ${worthLook(item, points)}`}
                         >
                           {answer === undefined ? (points === undefined ? '–' : score(points)) : answerIn(item, answer)}
                           {answer !== undefined && points === undefined && !mine && ' ?'}
@@ -180,6 +172,21 @@ export function AnswerGrid({ live }: { live: LiveCheck }) {
       </div>
     </>
   );
+}
+
+/** What was typed is pale until it is on record, and waved where it was refused. */
+function typedLook(state: 'saving' | 'refused' | undefined): string {
+  if (state === undefined) return '';
+  return state === 'refused' ? 'text-danger underline decoration-wavy' : 'opacity-50';
+}
+
+/** Told by a line as well as by a colour: what was not wholly right is what one looks for. */
+function worthLook(item: Item, points: number | undefined): string {
+  if (points === undefined) return '';
+  if (points >= item.possible) return 'text-teal';
+  return points > 0
+    ? 'text-ochre underline decoration-dotted underline-offset-4'
+    : 'text-plum underline underline-offset-4';
 }
 
 function cellWords(item: Item, answer: string | undefined, points: number | undefined): string {

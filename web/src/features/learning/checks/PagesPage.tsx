@@ -41,9 +41,13 @@ export default function PagesPage() {
   );
 }
 
+const PAPER = 'border border-line p-6 mb-4 max-w-[640px] text-[17px] leading-relaxed';
+/** Each begins a sheet of its own, and the last is followed by none. */
+const OWN_SHEET = 'print:border-0 print:max-w-none print:break-after-page print:last:break-after-auto';
+
 function Sheet({ page: p, check, day }: { page: OwnPage; check: string; day: string }) {
   return (
-    <article className="border border-line p-6 mb-4 max-w-[640px] print:border-0 print:break-after-page print:last:break-after-auto print:max-w-none text-[17px] leading-relaxed">
+    <article className={`${PAPER} ${OWN_SHEET}`}>
       <p className="m-0 text-soft text-[14px]">
         {check}, {longDay(day)}
       </p>

@@ -127,7 +127,8 @@ grant usage on sequence skills_sitting_id_seq to ladder_app;
 
 -- An answer that is given here is saved at once; what was answered later takes its place.
 alter table skills_answer add column sitting_id bigint references skills_sitting, add column told_at bigint;
-comment on column skills_answer.told_at is 'When the student''s own device says that it was answered, in milliseconds since 1970: what comes late never takes the place of what was answered later.';
+comment on column skills_answer.told_at is
+  'When the student''s own device says that it was answered, in milliseconds since 1970: what comes late never takes the place of a later one.';
 create unique index skills_answer_sitting on skills_answer (sitting_id, item_id) where superseded_by is null and sitting_id is not null;
 
 -- A card of four plain words, by which a student signs in for a term. The words are sealed by the server; they are found by their digest under its key.
@@ -177,29 +178,6 @@ begin
   end loop;
 end $$;
 grant usage on sequence skills_card_try_id_seq to ladder_app;
-
--- What programs tell of an answer whose worth they do not say is valued as all others, and waits where all others do.
-create or replace function skills_of_statements(done xapi_done[]) returns void language plpgsql security definer set search_path = public, pg_temp as $$
-begin
-  if not exists (select from skills_item where uri is not null) then
-    return;
-  end if;
-  insert into skills_answer (student_id, item_id, on_day, number, points, possible, answer, seconds, source, known_from, statement_id)
-  select t.student_id, t.item_id, t.on_day,
-         t.before + row_number() over (partition by t.student_id, t.item_id, t.on_day order by t.at, t.statement_id), t.share * t.possible, t.possible, t.response, t.seconds, 'program',
-         t.on_day, t.statement_id
-    from (select d.student_id, d.on_day, d.at, d.statement_id, i.id as item_id, i.possible, nullif(left(s.raw -> 'result' ->> 'response', 500), '') as response,
-                 case when d.minutes > 0 then least(360000, round(60 * d.minutes))::integer end as seconds,
-                 (select count(*) from skills_answer a where a.student_id = d.student_id and a.item_id = i.id and a.on_day = d.on_day and a.superseded_by is null) as before,
-                 -- What the program says of it, else what it is worth here.
-                 coalesce(case when said.share is not null then least(1, greatest(0, said.share)) end, skills_worth(i.id, s.raw -> 'result' ->> 'response')) as share
-            from unnest(done) d join xapi_statement s on s.id = d.statement_id and s.verb like '%/answered' join skills_item i on i.uri = s.activity
-           cross join lateral (select coalesce((s.raw -> 'result' -> 'score' ->> 'scaled')::double precision,
-             (s.raw -> 'result' -> 'score' ->> 'raw')::double precision / nullif((s.raw -> 'result' -> 'score' ->> 'max')::double precision, 0),
-             case s.raw -> 'result' ->> 'success' when 'true' then 1 when 'false' then 0 end) as share) said
-           where not exists (select from skills_answer a where a.statement_id = d.statement_id)) t
-   where (t.share is not null or t.response is not null) and t.before < 90;
-end $$;
 
 do $$
 begin

@@ -23,7 +23,8 @@ final class Axe {
         page.waitForLoadState(LoadState.NETWORKIDLE);
         // A page's code arrives before it asks for its records: idle in between is not yet there.
         page.waitForFunction(
-                "() => document.querySelector(document.querySelector('#view') ? '#view h1, [role=dialog]' : 'form, #asked') && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
+                "() => document.querySelector(document.querySelector('#view') ? '#view h1, [role=dialog]' : 'form, #asked')"
+                        + " && ![...document.querySelectorAll('[role=status]')].some(s => s.textContent.endsWith('...'))");
         page.waitForTimeout(250);
         // What is still being faded in has the colours of nobody.
         page.waitForFunction("() => document.getAnimations().every(a => a.playState !== 'running')");

@@ -184,7 +184,8 @@ class ChecksTest extends BrowserTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             put(zip, "buoy", "<qti-choice-interaction response-identifier='RESPONSE' max-choices='1'><qti-prompt>What floats?</qti-prompt>"
-                    + "<qti-simple-choice identifier='a'>a buoy</qti-simple-choice><qti-simple-choice identifier='b'>an anchor</qti-simple-choice></qti-choice-interaction>");
+                    + "<qti-simple-choice identifier='a'>a buoy</qti-simple-choice>"
+                    + "<qti-simple-choice identifier='b'>an anchor</qti-simple-choice></qti-choice-interaction>");
             put(zip, "spot", "<qti-hotspot-interaction response-identifier='RESPONSE' max-choices='1'/>");
             put(zip, "film", "<video src='sea.mp4'/><qti-choice-interaction response-identifier='RESPONSE'/>");
             put(zip, "slider", "<qti-slider-interaction response-identifier='RESPONSE' lower-bound='0' upper-bound='9'/>");

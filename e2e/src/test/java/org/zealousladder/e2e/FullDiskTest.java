@@ -33,7 +33,8 @@ class FullDiskTest {
               current=$(database_value demo-full postgres "select pg_walfile_name(pg_current_wal_lsn())")
               ahead=$(ls $STATE/small/pg/pg_wal | grep -E '^[0-9A-F]{24}$' | awk -v c="$current" '$0 > c' | wc -l)
               database_value demo-full postgres "select count(pg_logical_emit_message(false, 'room', repeat('x', $piece)))
-                from generate_series(1, greatest(0, ($ahead * 16777216 + 16777216 - (select file_offset from pg_walfile_name_offset(pg_current_wal_lsn()))) / ($piece + 400) - 4))"
+                from generate_series(1, greatest(0,
+                  ($ahead * 16777216 + 16777216 - (select file_offset from pg_walfile_name_offset(pg_current_wal_lsn()))) / ($piece + 400) - 4))"
             done
             """;
 

@@ -51,7 +51,8 @@ class AnswerKeepingStore {
                   sitting_id, told_at)
                 select :id, :student, :item, :check, coalesce(:day::date, :today), coalesce(:number::integer, 1 + (select coalesce(max(number), 0) from skills_answer a
                          where a.student_id = :student and a.item_id = :item and a.on_day = :today and a.superseded_by is null)),
-                       :points, :possible, :answer, :seconds, :source, coalesce(greatest(:today, :known::date), :today), nullif((select scope_person()), 0), :sitting, :told""")
+                       :points, :possible, :answer, :seconds, :source, coalesce(greatest(:today, :known::date), :today),
+                       nullif((select scope_person()), 0), :sitting, :told""")
                 .param("id", id).param("student", g.student()).param("item", g.item()).param("check", g.check())
                 .param("day", before == null ? null : before.day(), java.sql.Types.DATE).param("today", today)
                 .param("number", before == null ? null : before.number(), java.sql.Types.INTEGER).param("points", points, java.sql.Types.DOUBLE)

@@ -67,7 +67,8 @@ class ChecksStore {
     int add(CheckForm f, String code) {
         int id = db.sql("""
                 insert into skills_check (code, school_id, name, shuffle, minutes, measure_id, feeds, made_by)
-                values (:code || '-' || (coalesce((select max(id) from skills_check), 0) + 1), :school, :name, :shuffle, :minutes, :measure, :feeds, (select scope_person()))
+                values (:code || '-' || (coalesce((select max(id) from skills_check), 0) + 1),
+                  :school, :name, :shuffle, :minutes, :measure, :feeds, (select scope_person()))
                 returning id""").param("code", code).param("school", f.school(), java.sql.Types.INTEGER).param("name", f.name().strip())
                 .param("shuffle", f.shuffle()).param("minutes", f.minutes(), java.sql.Types.INTEGER)
                 .param("measure", f.measureId(), java.sql.Types.INTEGER).param("feeds", f.feeds(), java.sql.Types.VARCHAR).query(Integer.class).single();

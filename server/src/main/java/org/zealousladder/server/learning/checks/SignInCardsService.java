@@ -33,9 +33,9 @@ import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
 
 /**
- * Cards of four plain words by which students sign in: each good for one class and one term. Of some 440 words there are more than 3 * 10^10 different cards, and who tries
- * words waits longer with each wrong one. The words are sealed, so that a card can be printed again; they are found by a digest that nobody reckons without
- * the server's key.
+ * Cards of four plain words by which students sign in: each good for one class and one term. Of some 440 words there are more than 3 * 10^10 different
+ * cards, and who tries words waits longer with each wrong one. The words are sealed, so that a card can be printed again; they are found by a digest
+ * that nobody reckons without the server's key.
  */
 @Service
 @Transactional

@@ -15,7 +15,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A package of a competency framework in the form of CASE (Competencies and Academic Standards Exchange, 1EdTech, 1.0 and 1.1): a document, its items and their associations. What has no child is a skill; the tree
+ * A package of a competency framework in the form of CASE (Competencies and Academic Standards Exchange, 1EdTech, 1.0 and 1.1): a document, its items
+ * and their associations. What has no child is a skill; the tree
  * is built of {@code isChildOf} alone, and {@code precedes} says what rests on what.
  *
  * @param uri identifier of the document
