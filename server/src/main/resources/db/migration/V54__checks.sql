@@ -96,12 +96,6 @@ create table skills_sitting (
 );
 create index on skills_sitting (student_id);
 
-create function skills_sees_giving(giving integer) returns boolean language sql stable security definer set search_path = public, pg_temp as $$
-  select scope_role() = 'administrator' or exists (select from skills_giving g where g.id = giving and g.given_by = scope_person())
-      or exists (select from skills_giving_student s where s.giving_id = giving and s.student_id in (select scope_students())) $$;
-revoke execute on function skills_sees_giving(integer) from public;
-grant execute on function skills_sees_giving(integer) to ladder_app;
-
 alter table skills_giving enable row level security;
 create policy see on skills_giving for select using ((select scope_role()) = 'administrator' or given_by = (select scope_person())
   or id in (select s.giving_id from skills_giving_student s where s.student_id in (select scope_students())));

@@ -194,8 +194,10 @@ class ItemPackagesTest extends ScreeningTest {
                 <?xml version="1.0"?><assessmentResult xmlns="http://www.imsglobal.org/xsd/imsqti_result_v3p0"><context sourcedId="QTR-Ada"/>
                 <testResult identifier="T" datestamp="2026-03-02T10:00:00"/>
                 <itemResult identifier="q-results" datestamp="2026-03-02T10:00:00" sessionStatus="final">
-                <responseVariable identifier="RESPONSE" cardinality="single" baseType="string"><candidateResponse><value>rise</value></candidateResponse></responseVariable>
-                <responseVariable identifier="duration" cardinality="single" baseType="float"><candidateResponse><value>12.6</value></candidateResponse></responseVariable>
+                <responseVariable identifier="RESPONSE" cardinality="single" baseType="string">
+                <candidateResponse><value>rise</value></candidateResponse></responseVariable>
+                <responseVariable identifier="duration" cardinality="single" baseType="float">
+                <candidateResponse><value>12.6</value></candidateResponse></responseVariable>
                 <outcomeVariable identifier="SCORE" cardinality="single" baseType="float"><value>1</value></outcomeVariable></itemResult>
                 <itemResult identifier="q-own" datestamp="2026-03-02T10:01:00" sessionStatus="final">
                 <outcomeVariable identifier="SCORE" cardinality="single"><value>0.5</value></outcomeVariable>

@@ -28,8 +28,6 @@ import org.zealousladder.server.platform.who.Cookies;
 @RequestMapping("/api/taking")
 @ConditionalOnWebApplication
 class TakingController {
-    private static final String TAKER = "org.zealousladder.server.learning.taking.TakingGate";
-
     private final TakingService taking;
     private final Feeding feeding;
     private final Cookies cookies;
@@ -55,29 +53,29 @@ class TakingController {
     }
 
     @GetMapping
-    Taking view(@RequestAttribute(TAKER) Taker taker) {
+    Taking view(@RequestAttribute(TakingGate.TAKER) Taker taker) {
         return taking.view(taker);
     }
 
     @PostMapping("/checks/{giving}")
-    Taking.Sheet begin(@RequestAttribute(TAKER) Taker taker, @PathVariable int giving) {
+    Taking.Sheet begin(@RequestAttribute(TakingGate.TAKER) Taker taker, @PathVariable int giving) {
         return taking.begin(taker, giving);
     }
 
     @PutMapping("/checks/{giving}/answers")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void answer(@RequestAttribute(TAKER) Taker taker, @PathVariable int giving, @Valid @RequestBody Taking.TakenAnswer f) {
+    void answer(@RequestAttribute(TakingGate.TAKER) Taker taker, @PathVariable int giving, @Valid @RequestBody Taking.TakenAnswer f) {
         taking.answer(taker, giving, f).ifPresent(sitting -> feeding.feed(List.of(sitting)));
     }
 
     @PostMapping("/checks/{giving}/done")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void done(@RequestAttribute(TAKER) Taker taker, @PathVariable int giving, @RequestBody Taking.HandIn f) {
+    void done(@RequestAttribute(TakingGate.TAKER) Taker taker, @PathVariable int giving, @RequestBody Taking.HandIn f) {
         taking.done(taker, giving, f.ranOut()).ifPresent(sitting -> feeding.feed(List.of(sitting)));
     }
 
     @GetMapping("/pictures/{id}")
-    ResponseEntity<byte[]> picture(@RequestAttribute(TAKER) Taker taker, @PathVariable int id) {
+    ResponseEntity<byte[]> picture(@RequestAttribute(TakingGate.TAKER) Taker taker, @PathVariable int id) {
         BankService.Picture p = taking.picture(taker, id);
         return BankService.served(p);
     }

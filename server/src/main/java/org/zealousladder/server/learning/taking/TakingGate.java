@@ -29,7 +29,7 @@ import org.zealousladder.server.platform.who.Viewer;
  */
 final class TakingGate extends OncePerRequestFilter {
     static final String COOKIE = "ladder-card";
-    static final String TAKER = TakingGate.class.getName();
+    static final String TAKER = "org.zealousladder.taker";
     static final String HEADER = "X-Ladder-Taking";
     private static final long LARGEST = 16 << 10;
     static final String SIGN_IN = "/api/taking/sign-in";

@@ -43,7 +43,8 @@ class ResultsReportTest {
                           <responseVariable identifier="R"><candidateResponse><value>a</value><value>b</value></candidateResponse></responseVariable>
                           <responseVariable identifier="numAttempts"><candidateResponse><value>4</value></candidateResponse></responseVariable>
                           <responseVariable identifier="duration"><candidateResponse><value>60.7</value></candidateResponse></responseVariable>
-                          <outcomeVariable identifier="SCORE"><value>2</value></outcomeVariable><outcomeVariable identifier="MAXSCORE"><value>3</value></outcomeVariable></itemResult>
+                          <outcomeVariable identifier="SCORE"><value>2</value></outcomeVariable>
+                          <outcomeVariable identifier="MAXSCORE"><value>3</value></outcomeVariable></itemResult>
                         <itemResult identifier="i2" datestamp="2026-03-02" sessionStatus="pendingSubmission">
                           <responseVariable identifier="R"><candidateResponse><value>a</value></candidateResponse></responseVariable></itemResult></assessmentResult>
                         <assessmentResult xmlns="urn:q"><context sourcedId="S2"/><itemResult identifier="i1" datestamp="2026-03-03T09:00:00" sessionStatus="final">
