@@ -141,7 +141,7 @@ export interface paths {
         };
         get: operations["own"];
         put?: never;
-        post: operations["keep_4"];
+        post: operations["keep_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -222,7 +222,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_12"];
+        delete: operations["end_13"];
         options?: never;
         head?: never;
         patch?: never;
@@ -300,7 +300,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
         delete?: never;
         options?: never;
@@ -316,7 +316,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_5"];
+        put: operations["end_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_11"];
+        delete: operations["end_12"];
         options?: never;
         head?: never;
         patch?: never;
@@ -412,7 +412,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_4"];
+        put: operations["end_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -427,7 +427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list"];
+        get: operations["list_1"];
         put?: never;
         post: operations["save_4"];
         delete?: never;
@@ -620,7 +620,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["check"];
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -637,7 +637,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_10"];
+        post: operations["end_11"];
         delete?: never;
         options?: never;
         head?: never;
@@ -684,7 +684,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["end_3"];
+        put: operations["end_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -829,7 +829,7 @@ export interface paths {
         };
         get: operations["texts"];
         put?: never;
-        post: operations["keep_3"];
+        post: operations["keep_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -845,7 +845,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_9"];
+        post: operations["end_10"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1325,7 +1325,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_8"];
+        post: operations["end_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1454,6 +1454,166 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["confirm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["find"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["export_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lists"];
+        put?: never;
+        post: operations["keep_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list"];
+        put: operations["change_5"];
+        post?: never;
+        delete: operations["end_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists/{id}/fresh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fresh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists/{id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["seen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists/{id}/students": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["put_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/lists/{id}/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["watch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["values"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["words"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2125,7 +2285,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_7"];
+        post: operations["change_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3229,7 +3389,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_7"];
+        post: operations["end_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3323,7 +3483,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["find"];
+        get: operations["find_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3901,7 +4061,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end_6"];
+        post: operations["end_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5248,6 +5408,115 @@ export interface components {
         FileWaiting: {
             preview?: components["schemas"]["Preview"];
         };
+        FindAsk: {
+            /** Format: date */
+            asOf: string;
+            cannotTell: boolean;
+            columns?: string;
+            descending: boolean;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            sort?: number;
+            text: string;
+            who?: string;
+        };
+        FindExportForm: {
+            ask: components["schemas"]["FindAsk"];
+            codes: boolean;
+            format: string;
+        };
+        FindLine: {
+            /** Format: int32 */
+            depth: number;
+            either: string;
+            /** Format: int32 */
+            end: number;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            holds: number;
+            /** Format: int32 */
+            left?: number;
+            negative: boolean;
+            parts: components["schemas"]["FindPart"][];
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            to: number;
+            turned: string;
+            without?: string;
+        };
+        FindMistake: {
+            /** Format: int32 */
+            end: number;
+            expected: string[];
+            sentence: string;
+            /** Format: int32 */
+            start: number;
+        };
+        FindNames: {
+            names: string[];
+            /** @enum {string} */
+            noun: "MEASURE" | "AREA_OR_MEASURE" | "AREA" | "SKILL" | "GROUPING" | "GROUPING_VALUE" | "LIST" | "CLASS" | "SCHOOL" | "TEACHING_GROUP" | "SMALL_GROUP" | "SUPPORT" | "BAND" | "STRATEGY" | "WINDOW" | "YEAR";
+        };
+        FindPart: {
+            /** Format: int32 */
+            end: number;
+            other?: string;
+            /** Format: int32 */
+            start: number;
+            term?: string;
+            /** @enum {string} */
+            what: "JOIN" | "HOW_MANY" | "TERM" | "ABOUT" | "WHEN" | "TEST";
+        };
+        FindReason: {
+            /** Format: int32 */
+            line: number;
+            /** Format: int32 */
+            students: number;
+        };
+        FindRow: {
+            student: components["schemas"]["StudentRef"];
+            values: unknown[];
+        };
+        FindTerm: {
+            /** @enum {string} */
+            about?: "MEASURE" | "AREA_OR_MEASURE" | "AREA" | "SKILL" | "GROUPING" | "GROUPING_VALUE" | "LIST" | "CLASS" | "SCHOOL" | "TEACHING_GROUP" | "SMALL_GROUP" | "SUPPORT" | "BAND" | "STRATEGY" | "WINDOW" | "YEAR";
+            code: string;
+            group: string;
+            kind: string;
+            lead: string;
+            /** @enum {string} */
+            named?: "MEASURE" | "AREA_OR_MEASURE" | "AREA" | "SKILL" | "GROUPING" | "GROUPING_VALUE" | "LIST" | "CLASS" | "SCHOOL" | "TEACHING_GROUP" | "SMALL_GROUP" | "SUPPORT" | "BAND" | "STRATEGY" | "WINDOW" | "YEAR";
+            needsAbout: boolean;
+            times: ("WINDOW" | "STEP" | "SPAN" | "LAST_SCORES")[];
+            values: string[];
+            words: string;
+        };
+        FindView: {
+            /** Format: int32 */
+            cannotTell: number;
+            columns: string[];
+            /** Format: int32 */
+            found: number;
+            lines: components["schemas"]["FindLine"][];
+            mistake?: components["schemas"]["FindMistake"];
+            more?: string;
+            reasons: components["schemas"]["FindReason"][];
+            rows: components["schemas"]["FindRow"][];
+            /** @enum {string} */
+            shown: "FOUND" | "CANNOT_TELL";
+            /** Format: int32 */
+            students: number;
+            text: string;
+        };
+        FindWords: {
+            names: components["schemas"]["FindNames"][];
+            terms: components["schemas"]["FindTerm"][];
+        };
         FirstAdministrator: {
             login: string;
             name: string;
@@ -5873,6 +6142,10 @@ export interface components {
             /** Format: int32 */
             year: number;
         };
+        KeepListForm: {
+            list: components["schemas"]["ListForm"];
+            students: number[];
+        };
         Kept: {
             answer?: string;
             /** Format: double */
@@ -5892,6 +6165,31 @@ export interface components {
             title: string;
         };
         KeptId: {
+            /** Format: int32 */
+            id: number;
+        };
+        KeptList: {
+            columns?: string;
+            criterion?: string;
+            /** Format: date-time */
+            freshAt?: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            madeOn: string;
+            mayChange: boolean;
+            name: string;
+            /** Format: int32 */
+            news: number;
+            own: boolean;
+            owner: string;
+            scope?: string;
+            shared: boolean;
+            /** Format: int32 */
+            students: number;
+            watched: boolean;
+        };
+        KeptListId: {
             /** Format: int32 */
             id: number;
         };
@@ -6052,6 +6350,41 @@ export interface components {
             /** Format: int32 */
             person: number;
             token: string;
+        };
+        ListForm: {
+            columns?: string;
+            criterion?: string;
+            name: string;
+            scope?: string;
+            shared: boolean;
+        };
+        ListPage: {
+            list: components["schemas"]["KeptList"];
+            students: components["schemas"]["StudentRef"][];
+            turns: components["schemas"]["ListTurned"][];
+        };
+        ListPutForm: {
+            off: number[];
+            on: number[];
+        };
+        ListRef: {
+            /** Format: int32 */
+            id: number;
+            living: boolean;
+            name: string;
+        };
+        ListTurnCount: {
+            /** Format: int32 */
+            turned: number;
+        };
+        ListTurned: {
+            came: boolean;
+            /** Format: date */
+            day: string;
+            student: components["schemas"]["StudentRef"];
+        };
+        ListWatchForm: {
+            on: boolean;
         };
         Live: {
             check: components["schemas"]["CheckOpen"];
@@ -7655,6 +7988,7 @@ export interface components {
             caseloads: components["schemas"]["CaseloadRef"][];
             classes: components["schemas"]["ClassRef"][];
             groups: components["schemas"]["GroupRef"][];
+            lists: components["schemas"]["ListRef"][];
             measures: components["schemas"]["MeasureRef"][];
             opensWithSchool: boolean;
             tables: components["schemas"]["TableRef"][];
@@ -9373,7 +9707,7 @@ export interface operations {
             };
         };
     };
-    keep_4: {
+    keep_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -9479,7 +9813,7 @@ export interface operations {
             };
         };
     };
-    end_12: {
+    end_13: {
         parameters: {
             query?: never;
             header?: never;
@@ -9627,7 +9961,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -9651,7 +9985,7 @@ export interface operations {
             };
         };
     };
-    end_5: {
+    end_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -9722,7 +10056,7 @@ export interface operations {
             };
         };
     };
-    end_11: {
+    end_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -9790,7 +10124,7 @@ export interface operations {
             };
         };
     };
-    end_4: {
+    end_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -9815,7 +10149,7 @@ export interface operations {
             };
         };
     };
-    list: {
+    list_1: {
         parameters: {
             query: {
                 kind: ("window" | "window-removed" | "measure" | "rule" | "set" | "tier-rule" | "ladder")[];
@@ -10188,7 +10522,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -10212,7 +10546,7 @@ export interface operations {
             };
         };
     };
-    end_10: {
+    end_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -10306,7 +10640,7 @@ export interface operations {
             };
         };
     };
-    end_3: {
+    end_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -10540,7 +10874,7 @@ export interface operations {
             };
         };
     };
-    keep_3: {
+    keep_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -10562,7 +10896,7 @@ export interface operations {
             };
         };
     };
-    end_9: {
+    end_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -11319,7 +11653,7 @@ export interface operations {
             };
         };
     };
-    end_8: {
+    end_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -11561,6 +11895,297 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    find: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FindView"];
+                };
+            };
+        };
+    };
+    export_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindExportForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    lists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptList"][];
+                };
+            };
+        };
+    };
+    keep_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepListForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptListId"];
+                };
+            };
+        };
+    };
+    list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ListPage"];
+                };
+            };
+        };
+    };
+    change_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    end_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    fresh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ListTurnCount"];
+                };
+            };
+        };
+    };
+    seen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    put_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListPutForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    watch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListWatchForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    values: {
+        parameters: {
+            query: {
+                grouping: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
+                };
+            };
+        };
+    };
+    words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FindWords"];
+                };
             };
         };
     };
@@ -12636,7 +13261,7 @@ export interface operations {
             };
         };
     };
-    change_7: {
+    change_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -14462,7 +15087,7 @@ export interface operations {
             };
         };
     };
-    end_7: {
+    end_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -14629,7 +15254,7 @@ export interface operations {
             };
         };
     };
-    find: {
+    find_1: {
         parameters: {
             query: {
                 find: string;
@@ -15580,7 +16205,7 @@ export interface operations {
             };
         };
     };
-    end_6: {
+    end_7: {
         parameters: {
             query?: never;
             header?: never;

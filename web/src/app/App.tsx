@@ -68,6 +68,8 @@ const Rules = lazy(() => import('../features/engagement/rules/RulesPage'));
 const Marks = lazy(() => import('../features/engagement/marks/MarksPage'));
 const Senders = lazy(() => import('../features/engagement/senders/SendersPage'));
 const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
+const Find = lazy(() => import('../features/overview/find/FindPage'));
+const Lists = lazy(() => import('../features/overview/find/ListsPage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -106,6 +108,8 @@ const SCOPED = {
   '/engagement/effort': Effort,
   '/engagement/attendance': Attendance,
   '/engagement/work': Work,
+  '/find': Find,
+  '/find/lists': Lists,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,

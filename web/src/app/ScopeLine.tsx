@@ -152,6 +152,14 @@ function WhoChoices({ state, close }: { state: ScopeState; close: () => void }) 
             {t.name} <span className="text-soft text-[13px]">{t.title}</span>
           </PartChoice>
         ))}
+      {choices.lists
+        .filter((l) => !many || matches(l.name, filter))
+        .slice(0, 40)
+        .map((l) => (
+          <PartChoice key={`list-${l.id}`} chosen={scope.who === `list-${l.id}`} onChoose={choose(`list-${l.id}`)}>
+            {l.name} <span className="text-soft text-[13px]">list</span>
+          </PartChoice>
+        ))}
       {choices.caseloads
         .filter((c) => !many || matches(c.name, filter))
         .slice(0, 40)

@@ -34,8 +34,8 @@ export function useScope(): ScopeState {
   return state;
 }
 
-/** A class, a teaching group, a small group that was kept, a caseload, a school, or a grade of a school. */
-const WHO = /^(class-\d+|group-\d+|table-\d+|caseload-\d+|school-\d+|grade-\d+-\d+)$/;
+/** A class, a teaching group, a small group that was kept, a caseload, a kept list, a school, or a grade of a school. */
+const WHO = /^(class-\d+|group-\d+|table-\d+|caseload-\d+|list-\d+|school-\d+|grade-\d+-\d+)$/;
 
 /** The scope that an address asks for, with sensible parts where it has none and sentences about what it asks for in vain. Null: nothing to choose from. */
 export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope: Scope; wrong: string[] } | null {
@@ -118,6 +118,7 @@ export function whoWords(who: string, choices: ScopeChoices): string {
     return found ? className(found.name) : 'Another class';
   }
   if (kind === 'group') return choices.groups.find((g) => g.id === Number(a))?.name ?? 'Another group';
+  if (kind === 'list') return choices.lists.find((l) => l.id === Number(a))?.name ?? 'Another list';
   if (kind === 'table') return choices.tables.find((t) => t.id === Number(a))?.name ?? 'A group of another day';
   if (kind === 'caseload') return choices.caseloads.find((c) => c.personId === Number(a))?.name ?? 'Another caseload';
   const school =

@@ -20,6 +20,7 @@ export const VIEWS = [
     pages: ['/skills', '/skills/students', '/skills/profiles', '/skills/items'],
   },
   { path: '/groups', name: 'Groups', key: 'o', pages: ['/groups', '/groups/kept', '/groups/worked'] },
+  { path: '/find', name: 'Find', key: 'f', pages: ['/find', '/find/lists'] },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
@@ -48,6 +49,12 @@ export const VIEWS = [
 export const DESK = [
   { path: '/desk', name: 'Today' },
   { path: '/contacts', name: 'Contacts' },
+] as const;
+
+/** What Find holds. */
+export const FIND = [
+  { path: '/find', name: 'Criterion' },
+  { path: '/find/lists', name: 'Lists' },
 ] as const;
 
 /** What the Engagement rung holds. */
@@ -89,6 +96,7 @@ export function allPages(): { path: string; name: string }[] {
     ...SCREENING.map((p) => ({ path: p.path, name: `Screening: ${p.name.toLowerCase()}` })),
     ...MONITORING.map((p) => ({ path: p.path, name: `Trends: ${p.name.toLowerCase()}` })),
     ...ENGAGEMENT.map((p) => ({ path: p.path, name: `Engagement: ${p.name.toLowerCase()}` })),
+    ...FIND.map((p) => ({ path: p.path, name: `Find: ${p.name.toLowerCase()}` })),
     ...SKILLS.map((p) => ({ path: p.path, name: `Skills: ${p.name.toLowerCase()}` })),
     ...GROUPS.map((p) => ({ path: p.path, name: `Groups: ${p.name.toLowerCase()}` })),
     ...SETUP.map((p) => ({ path: p.path, name: `Setup: ${p.name.toLowerCase()}` })),

@@ -9,7 +9,7 @@ import picocli.CommandLine.Command;
 @Command(name = "ladder", description = "Tracks scores, fits trends against goals and proposes what to decide.",
         mixinStandardHelpOptions = true, version = "Zealous Ladder 0.1.0",
         subcommands = {ServeCommand.class, MigrateCommand.class, FitCommand.class, ComputeCommand.class, ImportCommand.class, DemoDataCommand.class,
-                DemoLoadCommand.class,
+                DemoLoadCommand.class, FindCommand.class,
                 PasswordCommand.class, ForgetCodeCommand.class, StandInCommand.class, SimulateActivityCommand.class})
 public final class Ladder implements Runnable {
     @CommandLine.Spec

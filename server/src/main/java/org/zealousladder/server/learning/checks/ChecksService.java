@@ -192,6 +192,7 @@ public class ChecksService {
             case CLASS -> students.isEmpty() ? "A class" : students.get(0).className();
             case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(g -> g.name()).findFirst().orElse("A group");
             case TABLE -> roster.tables().stream().filter(t -> t.id() == who.id()).map(t -> t.name()).findFirst().orElse("A small group");
+            case LIST -> roster.lists().stream().filter(l -> l.id() == who.id()).map(l -> l.name()).findFirst().orElse("A list");
             case GRADE -> "Grade " + who.grade();
             case CASELOAD -> "A caseload";
             case SCHOOL -> "The school";

@@ -39,6 +39,12 @@ public class FrameworksService {
         return store.skills(frameworks);
     }
 
+    /** Of the frameworks of every school and of some schools. */
+    @Transactional(readOnly = true)
+    public List<Skill> everySkill(Collection<Integer> schools) {
+        return store.skills(store.frameworks(schools).stream().map(Framework::id).toList());
+    }
+
     /** By framework, in the order of teaching; those that are taught no more are missing. */
     @Transactional(readOnly = true)
     public List<Skill> byIds(Collection<Integer> skills) {

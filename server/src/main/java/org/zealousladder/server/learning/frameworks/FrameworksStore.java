@@ -27,6 +27,12 @@ class FrameworksStore {
                 .query(Framework.class).list();
     }
 
+    /** Of every school and of some. */
+    List<Framework> frameworks(Collection<Integer> schools) {
+        return db.sql(FRAMEWORK + "where not ended and (school_id is null or school_id = any(:schools)) order by name, id")
+                .param("schools", schools.toArray(Integer[]::new)).query(Framework.class).list();
+    }
+
     Optional<Framework> framework(int id) {
         return db.sql(FRAMEWORK + "where id = :id").param("id", id).query(Framework.class).optional();
     }

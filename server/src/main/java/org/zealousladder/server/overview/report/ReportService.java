@@ -173,6 +173,7 @@ public class ReportService {
             case TABLE -> roster.tables().stream().filter(t -> t.id() == who.id()).map(t -> t.title() + ": " + t.name()).findFirst().orElse("A group");
             case CASELOAD -> roster.caseloads().stream().filter(c -> c.personId() == who.id()).map(CaseloadRef::name).findFirst()
                     .orElse("A caseload");
+            case LIST -> roster.lists().stream().filter(l -> l.id() == who.id()).map(l -> l.name()).findFirst().orElse("A list");
             case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + school(classes, screening);
             case SCHOOL -> school(classes, screening);
         };

@@ -14,6 +14,7 @@ import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.roster.CaseloadRef;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.GroupRef;
+import org.zealousladder.server.school.roster.ListRef;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.TableRef;
@@ -38,13 +39,13 @@ class ScopeController {
      * @param opensWithSchool whether the school, not a class, is what this person comes for
      */
     record ScopeChoices(LocalDate today, List<SchoolYear> years, List<ClassRef> classes, List<GroupRef> groups, List<TableRef> tables,
-            List<CaseloadRef> caseloads,
+            List<CaseloadRef> caseloads, List<ListRef> lists,
             List<MeasureRef> measures, List<Window> windows,
             boolean wholeSchool, boolean opensWithSchool) {}
 
     @GetMapping("/api/scope")
     ScopeChoices choices() {
-        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(), roster.tables(), roster.caseloads(),
+        return new ScopeChoices(calendar.today(), roster.years(), roster.classes(), roster.groups(), roster.tables(), roster.caseloads(), roster.lists(),
                 measures.measures().stream().map(Measure::ref).toList(), allWindows.windows(), Viewer.current().role() != Viewer.Role.TEACHER,
                 Viewer.current().role() == Viewer.Role.COORDINATOR);
     }

@@ -8,9 +8,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.platform.audit.Looked;
+import org.zealousladder.server.platform.criteria.Sql;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -49,6 +52,11 @@ public class RosterService {
     /** Caseloads that the viewer may open. */
     public List<CaseloadRef> caseloads() {
         return store.caseloads();
+    }
+
+    /** Kept lists that the viewer sees, by name. */
+    public List<ListRef> lists() {
+        return store.lists();
     }
 
     public SchoolYear year(int yearId) {
@@ -126,6 +134,31 @@ public class RosterService {
         return shown(store.enrolledAmong(students, asOf, asOf));
     }
 
+    /** The same by the school year that runs in their school. */
+    public Map<SchoolYear, List<Enrolled>> byYear(Collection<Integer> students, LocalDate asOf) {
+        Map<Integer, SchoolYear> years = new HashMap<>();
+        return enrolledAmong(students, asOf).stream().collect(Collectors.groupingBy(e -> years.computeIfAbsent(e.schoolId(), k -> yearOf(asOf, k))));
+    }
+
+    /**
+     * The students of a scope as the first part of a statement, in the form that {@link org.zealousladder.server.platform.criteria.Asking} describes.
+     *
+     * @param who null: every student of the viewer's
+     * @throws Refusal 403 when the scope is not the viewer's
+     */
+    public Sql base(@Nullable Who who, LocalDate asOf) {
+        if (who != null) {
+            requireVisible(who);
+        }
+        int year = who == null || who.small() ? 0 : yearOf(asOf, who.id()).id();
+        return RosterTerms.base(who, year, null, asOf, asOf.isBefore(calendar.today()));
+    }
+
+    /** The same of some students, of those whom the viewer may see. */
+    public Sql base(Collection<Integer> students, LocalDate asOf) {
+        return RosterTerms.base(null, 0, students, asOf, asOf.isBefore(calendar.today()));
+    }
+
     /** Where those of {@code students} whom the viewer may see were on {@code day}, as it is known now. */
     public List<Enrolled> enrolledThen(Collection<Integer> students, LocalDate day) {
         return shown(store.enrolledAmong(students, day, calendar.today()));
@@ -152,6 +185,11 @@ public class RosterService {
             case CASELOAD -> {
                 if (!store.caseloadVisible(who.id())) {
                     throw Refusal.forbidden("That caseload is somebody else's. Choose another in the line at the top.");
+                }
+            }
+            case LIST -> {
+                if (!store.listVisible(who.id())) {
+                    throw Refusal.forbidden("That list is another person's and not shared. Choose another in the line at the top.");
                 }
             }
             case GRADE, SCHOOL -> {

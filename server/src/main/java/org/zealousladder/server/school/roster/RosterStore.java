@@ -99,6 +99,16 @@ class RosterStore {
                  order by a.standing desc, a.starts desc, a.id, t.place""").query(TableRef.class).list();
     }
 
+    boolean listVisible(int list) {
+        return db.sql("select exists (select from lists_list where id = :id)").param("id", list).query(Boolean.class).single();
+    }
+
+    /** Kept lists that the viewer sees, by name. */
+    List<ListRef> lists() {
+        return db.sql("select id, name, criterion is not null as living from lists_list where ended_on is null order by name collate \"und-x-icu\", id")
+                .query(ListRef.class).list();
+    }
+
     boolean caseloadVisible(int person) {
         return db.sql("select :id in (select scope_caseloads())").param("id", person).query(Boolean.class).single();
     }
@@ -117,7 +127,7 @@ class RosterStore {
         return db.sql("select :id in (select scope_classes())").param("id", classId).query(Boolean.class).single();
     }
 
-    private static String in(Who who) {
+    static String in(Who who) {
         return switch (who.kind()) {
             case CLASS -> "c.id = :id";
             // A member stands in the home class of the day, and within the time of being one.
@@ -130,6 +140,9 @@ class RosterStore {
             case CASELOAD -> """
                     exists (select from roster_caseload k where k.person_id = :id and k.student_id = e.student_id
                                and k.starts <= :to and (k.ends is null or k.ends >= :from))""";
+            case LIST -> """
+                    exists (select from lists_member m where m.list_id = :id and m.student_id = e.student_id
+                               and m.starts <= :to and (m.ends is null or m.ends >= :from))""";
             case GRADE -> "c.school_id = :id and c.year_id = :year and coalesce(e.grade, c.grade) = :grade";
             case SCHOOL -> "c.school_id = :id and c.year_id = :year";
         };
@@ -158,6 +171,11 @@ class RosterStore {
                                     (select c.school_id from roster_caseload k join roster_enrolment e on e.student_id = k.student_id join roster_class c on c.id = e.class_id
                                       where k.person_id = :id order by e.starts desc limit 1), (select min(id) from roster_school))""").param("id", who.id())
                     .query(Integer.class).single();
+            case LIST -> db.sql("""
+                    select coalesce((select school_id from lists_list where id = :id),
+                                    (select c.school_id from lists_member m join roster_enrolment e on e.student_id = m.student_id join roster_class c on c.id = e.class_id
+                                      where m.list_id = :id order by m.ends is null desc, e.starts desc limit 1), (select min(id) from roster_school))""")
+                    .param("id", who.id()).query(Integer.class).single();
             case GRADE, SCHOOL -> who.id();
         };
     }

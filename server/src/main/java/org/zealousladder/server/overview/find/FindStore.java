@@ -1,0 +1,69 @@
+package org.zealousladder.server.overview.find;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.zealousladder.server.platform.criteria.Sql;
+
+/** Runs what was put together of a criterion. */
+@Repository
+class FindStore {
+    private final JdbcClient db;
+
+    FindStore(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** @param counts in the order they were asked for @param found numbers of students @param cannotTell the same */
+    record Counted(List<Integer> counts, List<Integer> found, List<Integer> cannotTell) {}
+
+    /** One row of counts, and who. @param counts SQL of each */
+    Counted counted(CriterionSql sql, List<String> counts, String verdict, LocalDate asOf) {
+        StringBuilder select = new StringBuilder("select coalesce(array_agg(student_id) filter (where ").append(verdict)
+                .append("), '{}'), coalesce(array_agg(student_id) filter (where (").append(verdict).append(") is null), '{}')");
+        counts.forEach(c -> select.append(", count(*) filter (where ").append(c).append(")"));
+        return bound(sql.statement(select + " from told"), asOf).query((r, n) -> {
+            List<Integer> all = new ArrayList<>();
+            for (int k = 0; k < counts.size(); k++) {
+                all.add(r.getInt(k + 3));
+            }
+            return new Counted(all, ids(r, 1), ids(r, 2));
+        }).single();
+    }
+
+    private static List<Integer> ids(ResultSet r, int column) throws SQLException {
+        return List.of((Integer[]) r.getArray(column).getArray());
+    }
+
+    /** Those of whom something holds or cannot be told. */
+    List<Integer> notRuledOut(CriterionSql sql, String verdict, LocalDate asOf) {
+        return bound(sql.statement("select student_id from told where (" + verdict + ") is not false"), asOf).query(Integer.class).list();
+    }
+
+    /** @param values in the columns' order */
+    record Row(int student, List<@Nullable Object> values) {}
+
+    List<Row> table(CriterionSql sql, List<String> selected, String order, LocalDate asOf, int limit, int offset) {
+        RowMapper<Row> row = (r, n) -> {
+            List<@Nullable Object> values = new ArrayList<>();
+            for (int k = 0; k < selected.size(); k++) {
+                Object value = r.getObject(k + 2);
+                values.add(value instanceof java.sql.Array a ? String.join(", ", Arrays.stream((String[]) a.getArray()).sorted().toList()) : value);
+            }
+            return new Row(r.getInt(1), values);
+        };
+        Sql table = sql.table(selected, order);
+        return bound(new Sql(table.body() + " limit " + limit + " offset " + offset, table.withs(), table.bound()), asOf).query(row).list();
+    }
+
+    private JdbcClient.StatementSpec bound(Sql sql, LocalDate asOf) {
+        return db.sql(sql.text()).params(sql.bound()).param("asOf", asOf);
+    }
+}

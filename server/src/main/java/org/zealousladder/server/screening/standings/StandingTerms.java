@@ -1,0 +1,133 @@
+package org.zealousladder.server.screening.standings;
+
+import java.time.LocalDate;
+import java.util.Map;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.springframework.stereotype.Component;
+import org.zealousladder.core.Direction;
+import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.criteria.Subject;
+import org.zealousladder.core.criteria.Term;
+import org.zealousladder.core.criteria.When;
+import org.zealousladder.core.summary.PercentileRanks;
+import org.zealousladder.server.measures.ladders.LadderTerms;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.measures.MeasureTerms;
+import org.zealousladder.server.measures.windows.WindowTerms;
+import org.zealousladder.server.platform.criteria.AnswersTerms;
+import org.zealousladder.server.platform.criteria.Asking;
+import org.zealousladder.server.platform.criteria.Sql;
+import org.zealousladder.server.platform.criteria.Values;
+import org.zealousladder.server.platform.who.SchoolCalendar;
+import org.zealousladder.server.scores.scores.ScoreTerms;
+
+/** Where scores stand: bands, close calls, percentiles, and who has none. The same as {@link StandingsService} says, for many at once. */
+@Component
+public class StandingTerms implements AnswersTerms {
+    /** A cut nearer than so many errors of measurement is a close call: beyond it the chance of standing on its other side is what {@link BandLadder#CLOSE_CALL} allows. */
+    private static final double NEAR = NormalDistribution.of(0, 1).inverseSurvivalProbability(BandLadder.CLOSE_CALL);
+
+    private final MeasureTerms measures;
+    private final WindowTerms windows;
+    private final LadderTerms ladders;
+    private final ScoreTerms scores;
+    private final SchoolCalendar calendar;
+
+    StandingTerms(MeasureTerms measures, WindowTerms windows, LadderTerms ladders, ScoreTerms scores, SchoolCalendar calendar) {
+        this.measures = measures;
+        this.windows = windows;
+        this.ladders = ladders;
+        this.scores = scores;
+        this.calendar = calendar;
+    }
+
+    @Override
+    public Map<Term, How> terms() {
+        return Map.of(Term.BAND, (s, a) -> standing(s, a, "name"), Term.CLOSE_CALL, (s, a) -> standing(s, a, "close"), Term.PERCENTILE, this::percentile,
+                Term.SCREENED, this::screened, Term.SCREENING, this::screening);
+    }
+
+    /** The tier of one measure's band. */
+    public Values tier(Subject s, Asking a) {
+        return standing(s, a, "tier::double precision");
+    }
+
+    private Values standing(Subject s, Asking a, String what) {
+        Measure measure = measures.measure(s);
+        boolean higher = measure.direction() == Direction.HIGHER_IS_BETTER;
+        return Values.of(Sql
+                .of("""
+                select distinct on (p.student_id) p.student_id, x.{what} as value
+                  from ({placed}) p
+                  cross join lateral (
+                    select (array_agg(c.name order by c.position desc) filter (where c.from_score is null or {reaches}))[1] as name,
+                           (array_agg(c.tier order by c.position desc) filter (where c.from_score is null or {reaches}))[1] as tier,
+                           coalesce(bool_or(abs(p.value - c.from_score) < :near), false) as close
+                      from cuts c where c.school_id = p.school_id and c.measure_id = p.measure_id and c.window_id = p.window_id and c.grade = p.grade having count(*) > 0) x
+                 order by p.student_id, p.starts desc""".replace("{what}", what).replace("{reaches}",
+                        higher ? "p.value >= c.from_score" : "p.value <= c.from_score"))
+                .put("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR));
+    }
+
+    /** Screening scores with the grade that each student was in at the window's end. */
+    private Sql placed(Subject s, Asking a) {
+        return Sql.of("""
+                select s.*, g.grade from ({screening}) s
+                  cross join lateral (select coalesce(e.grade, c.grade) as grade from {enrolments} e join roster_class c on c.id = e.class_id
+                                       where e.student_id = s.student_id and e.starts <= s.ends and (e.ends is null or e.ends >= s.ends)) g
+                 where s.value is not null""").put("screening", scores.screening(s, s.when(), a)).put("enrolments", enrolments(a.asOf()));
+    }
+
+    private Sql enrolments(LocalDate asOf) {
+        return Sql.of(asOf.isBefore(calendar.today()) ? "roster_enrolment_known(:asOf)" : "roster_enrolment");
+    }
+
+    /** Mid-rank among the school's scores of the grade in that window, as the report has it. */
+    private Values percentile(Subject s, Asking a) {
+        boolean higher = measures.measure(s).direction() == Direction.HIGHER_IS_BETTER;
+        return Values.of(Sql.of("""
+                select distinct on (p.student_id) p.student_id, r.rank as value
+                  from placed p join ranks r on r.school_id = p.school_id and r.grade = p.grade and r.window_id = p.window_id and r.value = p.value and r.of >= :needed
+                 order by p.student_id, p.starts desc""")
+                .with("placed", placed(s, a))
+                .with("everyone", Sql.of("""
+                        select g.school_id, g.grade, g.window_id, v.value, count(*) as n from (select distinct school_id, grade, window_id from placed) g
+                         cross join lateral scores_of_school(g.school_id, g.window_id, :measures, array[g.grade], :asOf) v group by 1, 2, 3, 4""")
+                        .bind("measures", measures.ids(s)))
+                .with("ranks", Sql.of("""
+                        select school_id, grade, window_id, value, sum(n) over (partition by school_id, grade, window_id) as of,
+                               floor(100 * ((sum(n) over w - n)::double precision + 0.5 * n) / (sum(n) over (partition by school_id, grade, window_id))::double precision
+                                     + 0.5)::double precision as rank
+                          from everyone window w as (partition by school_id, grade, window_id order by value{order})"""
+                        .replace("{order}", higher ? "" : " desc")))
+                .bind("needed", PercentileRanks.NEEDED));
+    }
+
+    private Values screened(Subject s, Asking a) {
+        return Values.of(Sql.of("""
+                select student_id, bool_or(value is not null) as value from (
+                  select distinct on (x.student_id) x.student_id, x.window_id from ({windows}) x order by x.student_id, x.starts desc) w
+                  left join ({screening}) c using (student_id, window_id) group by 1""")
+                .put("windows", inWindows(s, a)).put("screening", scores.screening(s, s.when(), a).named("s")));
+    }
+
+    private Values screening(Subject s, Asking a) {
+        return Values.of(Sql.of("""
+                select student_id, case when c.value is not null then 'scored' else coalesce(c.status, 'missing') end as value from (
+                  select distinct on (x.student_id) x.student_id, x.window_id from ({windows}) x order by x.student_id, x.starts desc) w
+                  left join ({screening}) c using (student_id, window_id)""")
+                .put("windows", inWindows(s, a)).put("screening", scores.screening(s, s.when(), a).named("s")));
+    }
+
+    /** In which of the windows each student was here; of nothing said, only those of this school year. */
+    private Sql inWindows(Subject s, Asking a) {
+        WindowTerms.Meant meant = windows.meant(s.when(), a.asOf());
+        return Sql
+                .of("""
+                select b.student_id, w.id as window_id, w.starts from base b
+                  join {windows} on (b.school_id, w.year_id) in (select school_id, year_id from years)
+                  join {enrolments} e on e.student_id = b.student_id and e.starts <= least(w.ends, :asOf) and (e.ends is null or e.ends >= least(w.ends, :asOf))"""
+                        + (meant.thisYear() || s.when() instanceof When.Unsaid ? " where w.year_id = b.year_id" : ""))
+                .put("windows", meant.table()).put("enrolments", enrolments(a.asOf()));
+    }
+}
