@@ -5062,6 +5062,7 @@ export interface components {
             decide: components["schemas"]["ToDecide"][];
             /** Format: int32 */
             drifting: number;
+            lists: components["schemas"]["NewOnList"][];
             looks: components["schemas"]["ToLook"][];
             /** Format: int32 */
             monitored: number;
@@ -6171,8 +6172,8 @@ export interface components {
         KeptList: {
             columns?: string;
             criterion?: string;
-            /** Format: date-time */
-            freshAt?: string;
+            /** Format: date */
+            freshOn?: string;
             /** Format: int32 */
             id: number;
             /** Format: date */
@@ -6758,6 +6759,12 @@ export interface components {
             on: string;
             /** Format: int32 */
             school: number;
+        };
+        NewOnList: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            students: components["schemas"]["StudentRef"][];
         };
         NewPassage: {
             body: string;

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { KeptList } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
@@ -106,6 +106,12 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
   const picks = usePicks();
   const { link, choices, change, live } = useScope();
   const [acting, setActing] = useState<'change' | 'end'>();
+  // Whoever opens a list sees it as it is now.
+  const livingToday = live && page.data?.list.criterion !== undefined;
+  const bring = fresh.mutate;
+  useEffect(() => {
+    if (livingToday) bring(id);
+  }, [livingToday, bring, id]);
   if (page.isPending) return <Loading label="Opening the list ..." />;
   if (page.isError) return <Failed error={page.error} again={() => page.refetch()} />;
   const { list, students, turns } = page.data;
@@ -119,8 +125,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
         <p className="m-0 mt-1 text-[15px]">
           Students of {list.scope ? whoWords(list.scope, choices) : 'every school'} {list.criterion}.{' '}
           <span className="text-soft">
-            {list.freshAt &&
-              `Up to date as of ${new Date(list.freshAt).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}.`}
+            {list.freshOn && `Up to date as of ${longDay(list.freshOn)}.`}
           </span>
         </p>
       ) : (

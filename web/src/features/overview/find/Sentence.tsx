@@ -133,7 +133,7 @@ function LineText({
   const pieces: ReactNode[] = [];
   let at = line.start;
   for (const part of line.parts) {
-    if (part.start > at) pieces.push(<span key={at}>{cut(at, part.start).replace(/^ /, '')}</span>);
+    if (part.start > at) pieces.push(<span key={at}>{at === line.start ? cut(at, part.start).trimStart() : cut(at, part.start)}</span>);
     const text = cut(part.start, part.end);
     const key = `${part.what}-${part.start}`;
     if (part.what === 'JOIN') {

@@ -10,7 +10,7 @@ create table lists_list (
   columns    text check (columns <> '' and length(columns) <= 2000),
   shared     boolean not null default false,
   made_on    date not null,
-  fresh_at   timestamptz,
+  fresh_on   date,
   ended_on   date,
   check (not shared or school_id is not null)
 );
@@ -22,6 +22,7 @@ create table lists_member (
   student_id integer not null references roster_student,
   starts     date not null,
   ends       date check (ends >= starts - 1),
+  came_at    timestamptz not null default now(),
   constraint lists_member_once exclude using gist (list_id with =, student_id with =, (case when ends < starts then 'empty'::daterange else daterange(starts, ends, '[]') end) with &&)
 );
 create index on lists_member (student_id);
@@ -29,13 +30,14 @@ create index on lists_member (student_id);
 create table lists_watch (
   list_id   integer not null references lists_list,
   person_id integer not null,
-  seen_to   date not null,
+  seen_at   timestamptz not null default now(),
   primary key (list_id, person_id)
 );
 alter table lists_list enable row level security;
 alter table lists_member enable row level security;
 alter table lists_watch enable row level security;
-create policy see on lists_list for select using (owner_id = (select scope_person()) or (shared and ((select scope_role()) = 'administrator' or school_id in (select scope_schools()))));
+-- The server itself brings everybody's up to date.
+create policy see on lists_list for select using (((select scope_role()) = 'administrator' and (select scope_person()) = 0) or owner_id = (select scope_person()) or (shared and ((select scope_role()) = 'administrator' or school_id in (select scope_schools()))));
 create policy add on lists_list for insert with check (owner_id = (select scope_person()));
 create policy change on lists_list for update using (owner_id = (select scope_person()) or (shared and ((select scope_role()) = 'administrator' or school_id in (select scope_schools()))));
 create policy see on lists_member for select using (list_id in (select id from lists_list) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
@@ -44,7 +46,7 @@ create policy change on lists_member for update using (list_id in (select id fro
 create policy own on lists_watch for all using (person_id = (select scope_person())) with check (person_id = (select scope_person()) and list_id in (select id from lists_list));
 grant select, insert on lists_list, lists_member to ladder_app;
 grant select, insert, update, delete on lists_watch to ladder_app;
-grant update (name, criterion, scope, columns, shared, school_id, fresh_at, ended_on) on lists_list to ladder_app;
+grant update (name, criterion, scope, columns, shared, school_id, fresh_on, ended_on) on lists_list to ladder_app;
 grant update (ends) on lists_member to ladder_app;
 
 -- Kleene's "at least so many of these".

@@ -37,6 +37,7 @@ import org.zealousladder.server.overview.desk.DeskView.ToDecide;
 import org.zealousladder.server.overview.desk.DeskView.ToLook;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.school.calendar.CalendarService;
+import org.zealousladder.server.school.lists.ListsService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -66,9 +67,11 @@ public class DeskService {
     private final CalendarService days;
     private final LooksService looks;
     private final ContactsService contacts;
+    private final ListsService lists;
 
     DeskService(RosterService roster, MeasuresService measures, WindowsService allWindows, CardsService trends, StandingsService standing,
-            RetestsService retests, CalendarService days, LooksService looks, ContactsService contacts) {
+            RetestsService retests, CalendarService days, LooksService looks, ContactsService contacts, ListsService lists) {
+        this.lists = lists;
         this.contacts = contacts;
         this.looks = looks;
         this.days = days;
@@ -105,7 +108,12 @@ public class DeskService {
         Looks engaged = looks.of(students, year, asOf, Falls.of(all, students, byId.values(), standings));
         List<Look> drifting = engaged.all().stream().filter(Look::needed).toList();
         return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled,
-                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf), engaged.work().toMark());
+                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf), engaged.work().toMark(), newOnLists(asOf));
+    }
+
+    private List<DeskView.NewOnList> newOnLists(LocalDate asOf) {
+        return lists.news().stream().map(l -> new DeskView.NewOnList(l.id(), l.name(), roster.enrolledAmong(l.students(), asOf).stream().map(Enrolled::ref).toList()))
+                .toList();
     }
 
     private static ToLook toLook(Look l, Looks engaged) {

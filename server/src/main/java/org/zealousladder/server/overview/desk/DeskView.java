@@ -21,9 +21,13 @@ import org.zealousladder.server.school.roster.StudentRef;
  * @param drifting how many these are in all
  * @param toMark work that was handed in and waits to be marked
  * @param again contacts whose day to look again has come
+ * @param lists watched lists with somebody new
  */
 public record DeskView(int students, int monitored, List<ToDecide> decide, Waiting waiting, List<ToCollect> collect, List<ToCelebrate> celebrate,
-        int settled, List<ToLook> looks, int drifting, List<Contact> again, List<WorkBook.ToMark> toMark) {
+        int settled, List<ToLook> looks, int drifting, List<Contact> again, List<WorkBook.ToMark> toMark, List<NewOnList> lists) {
+
+    /** A list that the viewer watches and who is new on it, of whatever scope. */
+    public record NewOnList(int id, String name, List<StudentRef> students) {}
 
     /**
      * Engagement that needs a look: a flag of effort stays apart from those of scores, and one sentence joins the two where both speak.

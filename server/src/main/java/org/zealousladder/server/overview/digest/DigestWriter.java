@@ -15,6 +15,7 @@ import org.zealousladder.server.overview.desk.DeskService;
 import org.zealousladder.server.overview.desk.DeskView;
 import org.zealousladder.server.platform.who.Viewer;
 import org.zealousladder.server.school.calendar.CalendarService;
+import org.zealousladder.server.school.lists.ListsService;
 import org.zealousladder.server.school.roster.CaseloadRef;
 import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.RosterService;
@@ -30,8 +31,10 @@ class DigestWriter {
     private final DeskService desk;
     private final CalendarService calendar;
     private final MailProperties mail;
+    private final ListsService lists;
 
-    DigestWriter(RosterService roster, DeskService desk, CalendarService calendar, MailProperties mail) {
+    DigestWriter(RosterService roster, DeskService desk, CalendarService calendar, MailProperties mail, ListsService lists) {
+        this.lists = lists;
         this.roster = roster;
         this.desk = desk;
         this.calendar = calendar;
@@ -76,6 +79,12 @@ class DigestWriter {
         }
         if (!quiet.isEmpty()) {
             body.append("\nNothing waits: ").append(String.join(", ", quiet)).append(".\n");
+        }
+        // A list's name is its keeper's, and may have a student's in it.
+        int news = lists.news().stream().mapToInt(l -> l.students().size()).sum();
+        if (news > 0) {
+            together.put("new on your lists", news);
+            body.append("\nOn the lists that you watch\n  ").append(news).append(" new\n");
         }
         body.append("\nCounts only: the names are on the Desk. You asked for this letter in your account, and can stop it there.\n");
         String first = together.entrySet().stream().limit(2).map(e -> e.getValue() + " " + e.getKey()).collect(Collectors.joining(", "));

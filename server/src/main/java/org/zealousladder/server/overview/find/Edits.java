@@ -11,6 +11,7 @@ import org.zealousladder.core.criteria.Criterion.HowMany;
 import org.zealousladder.core.criteria.Criterion.Not;
 import org.zealousladder.core.criteria.Criterion.Or;
 import org.zealousladder.core.criteria.CriterionText;
+import org.zealousladder.core.criteria.Test;
 
 /** What a criterion would read like, changed in one place. */
 final class Edits {
@@ -23,7 +24,15 @@ final class Edits {
     }
 
     static String turned(Criterion whole, Criterion what) {
-        return text(replaced(whole, what, Not::new)).replace("not not ", "");
+        return text(replaced(whole, what, c -> c instanceof Not n ? n.of() : new Not(c)));
+    }
+
+    /** The node that a line is: where it says that something is not so, with its "not". */
+    static Criterion node(Criterion whole, Criterion.Condition line) {
+        if (whole instanceof Not n && n.of() == line && line.test() instanceof Test.Holds) {
+            return whole;
+        }
+        return whole.beneath().stream().map(c -> node(c, line)).filter(c -> c != line).findFirst().orElse(line);
     }
 
     /** With a gap beside it. */
@@ -52,9 +61,8 @@ final class Edits {
         if (in == what) {
             return by.apply(in);
         } else if (in instanceof Not n) {
-            // Who takes out or turns round what is turned round means the whole of it.
             Criterion c = replaced(n.of(), what, by);
-            return c == null ? null : c instanceof Not twice && n.of() == what ? twice.of() : new Not(c);
+            return c == null ? null : new Not(c);
         }
         List<Criterion> left = in.beneath().stream().map(c -> replaced(c, what, by)).filter(java.util.Objects::nonNull).map(java.util.Objects::requireNonNull)
                 .toList();

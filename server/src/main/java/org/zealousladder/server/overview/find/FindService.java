@@ -230,7 +230,7 @@ public class FindService {
 
         List<FindView.FindLine> lines(FindStore.Counted counted) {
             return places.stream().map(p -> {
-                Condition c = requireNonNull(p.line().of());
+                Criterion c = Edits.node(whole, requireNonNull(p.line().of()));
                 return new FindView.FindLine(p.line().start(), p.line().end(), p.line().depth(), counted.counts().get(p.holds()),
                         p.left() == 0 ? null : counted.counts().get(p.left()), parts(p.line()), Edits.without(whole, c), Edits.turned(whole, c),
                         Edits.either(whole, c), p.line().from(), p.line().to(), p.line().turned());
@@ -238,7 +238,7 @@ public class FindService {
         }
 
         private List<FindView.FindPart> parts(CriterionText.Line line) {
-            return text.parts().stream().filter(p -> p.start() >= line.start() && p.end() <= line.end()).sorted(Comparator.comparing(CriterionText.Part::start))
+            return text.parts().stream().filter(p -> p.start() >= line.start() && p.end() <= line.end() && p.end() > line.start()).sorted(Comparator.comparing(CriterionText.Part::start))
                     .map(p -> new FindView.FindPart(p.what(), p.start(), p.end(), p.of() instanceof Condition c ? c.subject().term().code() : null,
                             p.what() == CriterionText.What.JOIN ? Edits.joinedOtherwise(whole, p.of()) : null))
                     .toList();

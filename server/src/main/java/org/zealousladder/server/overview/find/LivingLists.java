@@ -89,10 +89,10 @@ public class LivingLists {
         return calendar.today();
     }
 
-    /** All of them, each as its owner sees it; one that cannot be asked any more stays as it was. @return how many came and left */
+    /** All that were not today yet, each as its owner sees it; one that cannot be asked any more stays as it was. @return how many came and left */
     public int freshAll() {
         int turned = 0;
-        for (ListsService.LivingList l : Viewer.SYSTEM.ask(lists::living)) {
+        for (ListsService.LivingList l : Viewer.SYSTEM.ask(lists::stale)) {
             try {
                 turned += rights.now(l.owner()).map(v -> v.ask(() -> transaction.execute(s -> fresh(l.id())))).orElse(0);
             } catch (Refusal | MistakeException e) {

@@ -1,7 +1,6 @@
 package org.zealousladder.server.school.lists;
 
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,10 +14,10 @@ import org.jspecify.annotations.Nullable;
  * @param mayChange whether the viewer may
  * @param watched whether the viewer is told when somebody new is on it
  * @param news how many are on it since the viewer last looked; only of a watched one
- * @param freshAt when it was last brought up to date
+ * @param freshOn the day on which it was last brought up to date
  */
 public record KeptList(int id, String name, @Nullable String criterion, @Nullable String scope, @Nullable String columns, boolean shared, String owner,
-        boolean own, boolean mayChange, int students, boolean watched, int news, LocalDate madeOn, @Nullable OffsetDateTime freshAt) {
+        boolean own, boolean mayChange, int students, boolean watched, int news, LocalDate madeOn, @Nullable LocalDate freshOn) {
 
     public boolean living() {
         return criterion != null;

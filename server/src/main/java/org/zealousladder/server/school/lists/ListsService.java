@@ -116,7 +116,7 @@ public class ListsService {
         Set<Integer> come = new HashSet<>(now);
         come.removeAll(before);
         int turned = store.come(id, come, today) + store.go(id, left, today);
-        store.fresh(id);
+        store.fresh(id, today);
         return turned;
     }
 
@@ -139,7 +139,7 @@ public class ListsService {
     public void watch(int id, boolean on) {
         list(id);
         if (on) {
-            store.watch(id, Viewer.current().id(), calendar.today());
+            store.watch(id, Viewer.current().id());
         } else {
             store.unwatch(id, Viewer.current().id());
         }
@@ -148,7 +148,7 @@ public class ListsService {
     /** The viewer has seen who is on it. */
     public void seen(int id) {
         if (list(id).watched()) {
-            store.watch(id, Viewer.current().id(), calendar.today());
+            store.watch(id, Viewer.current().id());
         }
     }
 
@@ -166,7 +166,7 @@ public class ListsService {
     public record LivingList(int id, int owner) {}
 
     @Transactional(readOnly = true)
-    public List<LivingList> living() {
-        return store.living().stream().map(l -> new LivingList(l.id(), l.owner())).toList();
+    public List<LivingList> stale() {
+        return store.stale(calendar.today()).stream().map(l -> new LivingList(l.id(), l.owner())).toList();
     }
 }

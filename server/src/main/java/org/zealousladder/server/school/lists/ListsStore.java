@@ -12,11 +12,11 @@ import org.springframework.stereotype.Repository;
 class ListsStore {
     private static final String LISTS = """
             select l.id, l.name, l.criterion, l.scope, l.columns, l.shared, coalesce(p.name, 'somebody') as owner, l.owner_id = scope_person() as own,
-                   l.owner_id = scope_person() or scope_role() = 'administrator' as may_change, l.made_on, l.fresh_at,
+                   l.owner_id = scope_person() or scope_role() = 'administrator' as may_change, l.made_on, l.fresh_on,
                    (select count(*)::integer from lists_member m where m.list_id = l.id and m.starts <= :today and (m.ends is null or m.ends >= :today)) as students,
                    w.person_id is not null as watched,
                    case when w.person_id is null then 0 else
-                     (select count(*)::integer from lists_member m where m.list_id = l.id and m.starts > w.seen_to and (m.ends is null or m.ends >= :today)) end as news
+                     (select count(*)::integer from lists_member m where m.list_id = l.id and m.came_at > w.seen_at and (m.ends is null or m.ends >= :today)) end as news
               from lists_list l left join people_person p on p.id = l.owner_id left join lists_watch w on w.list_id = l.id and w.person_id = scope_person()
              where l.ended_on is null and\s""";
 
@@ -78,8 +78,8 @@ class ListsStore {
                 .query(Integer.class).list();
     }
 
-    void fresh(int id) {
-        db.sql("update lists_list set fresh_at = now() where id = :id").param("id", id).update();
+    void fresh(int id, LocalDate today) {
+        db.sql("update lists_list set fresh_on = :today where id = :id").param("id", id).param("today", today).update();
     }
 
     record Turn(int student, LocalDate day, boolean came) {}
@@ -92,9 +92,10 @@ class ListsStore {
                 order by day desc, came desc, student limit :most""").param("id", id).param("most", most).query(Turn.class).list();
     }
 
-    void watch(int id, int person, LocalDate seen) {
-        db.sql("insert into lists_watch (list_id, person_id, seen_to) values (:id, :person, :seen) on conflict (list_id, person_id) do update set seen_to = excluded.seen_to")
-                .param("id", id).param("person", person).param("seen", seen).update();
+    /** From now on: who came before has been seen. */
+    void watch(int id, int person) {
+        db.sql("insert into lists_watch (list_id, person_id) values (:id, :person) on conflict (list_id, person_id) do update set seen_at = now()")
+                .param("id", id).param("person", person).update();
     }
 
     void unwatch(int id, int person) {
@@ -104,15 +105,17 @@ class ListsStore {
     List<Integer> newcomers(int id, int person, LocalDate today) {
         return db.sql("""
                 select m.student_id from lists_member m join lists_watch w on w.list_id = m.list_id and w.person_id = :person
-                 where m.list_id = :id and m.starts > w.seen_to and (m.ends is null or m.ends >= :today)""").param("id", id).param("person", person)
+                 where m.list_id = :id and m.came_at > w.seen_at and (m.ends is null or m.ends >= :today)""").param("id", id).param("person", person)
                 .param("today", today).query(Integer.class).list();
     }
 
     /** A living list and whose it is. */
     record Living(int id, int owner) {}
 
-    List<Living> living() {
-        return db.sql("select id, owner_id as owner from lists_list where criterion is not null and ended_on is null order by id").query(Living.class).list();
+    /** Those that were not brought up to date that day. */
+    List<Living> stale(LocalDate today) {
+        return db.sql("select id, owner_id as owner from lists_list where criterion is not null and ended_on is null and fresh_on is distinct from :today order by id")
+                .param("today", today).query(Living.class).list();
     }
 
     List<String> names() {

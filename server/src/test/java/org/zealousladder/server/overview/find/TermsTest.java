@@ -21,12 +21,11 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.zealousladder.core.criteria.Criterion.Condition;
 import org.zealousladder.core.criteria.CriterionParser;
 import org.zealousladder.core.criteria.Term;
-import org.zealousladder.server.ServerTest;
 import org.zealousladder.server.platform.who.Viewer;
 import tools.jackson.databind.JsonNode;
 
 /** Every term, held against the same worked out in the plainest way, for every student of the demo; those that are reckoned, against what the views show. */
-class TermsTest extends ServerTest {
+class TermsTest extends UntouchedDemoTest {
     @Autowired
     private FindService find;
 
@@ -63,7 +62,7 @@ class TermsTest extends ServerTest {
             assertTrue(!found.found().isEmpty() && found.found().size() < students.size(), "says nothing: " + criterion);
         });
         assertEquals(EnumSet.of(Term.TEACHING_GROUP, Term.SMALL_GROUP, Term.ON_LIST), EnumSet.complementOf(seen),
-                "terms that the demo has no records of are asked in FindTest");
+                "terms that the demo has no records of are asked in FindStudentsTest");
     }
 
     private void whereTheyAre() {
