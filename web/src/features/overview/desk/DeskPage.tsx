@@ -5,6 +5,7 @@ import { Empty, Failed, Loading } from '../../../ui/States';
 import { DecideList } from './DecideList';
 import { AgainList, CelebrateList, CollectList } from './Lines';
 import { LookList } from './LookList';
+import { NewOnLists } from './NewOnLists';
 import { useDesk } from './queries';
 
 /** Proposals with their charts that are shown before the rest is asked for. */
@@ -34,6 +35,7 @@ export default function DeskPage() {
           <LookList desk={desk.data} />
         </div>
         <div className="flex flex-col gap-7">
+          <NewOnLists desk={desk.data} />
           <AgainList desk={desk.data} />
           <CollectList desk={desk.data} />
           <CelebrateList desk={desk.data} />

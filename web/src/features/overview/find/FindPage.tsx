@@ -7,6 +7,7 @@ import { usePicks } from '../../../lib/picks';
 import { useScope, whoWords } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Complaint, Empty, Failed, Loading } from '../../../ui/States';
+import { Beginnings } from './Beginnings';
 import { ColumnsDialog } from './ColumnsDialog';
 import { FindNav } from './FindNav';
 import { Found, type Sort } from './Found';
@@ -91,6 +92,7 @@ export default function FindPage() {
           <div className="no-print mt-2">
             <Typed text={found.data.mistake ? text : found.data.text} view={found.data} onChange={change} />
           </div>
+          {text === '' && <Beginnings />}
           {!found.data.mistake && (
             <Result
               view={found.data}

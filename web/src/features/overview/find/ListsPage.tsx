@@ -106,6 +106,8 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
   const picks = usePicks();
   const { link, choices, change, live } = useScope();
   const [acting, setActing] = useState<'change' | 'end'>();
+  // What was ticked, until it is answered.
+  const [asked, setAsked] = useState<boolean>();
   // Whoever opens a list sees it as it is now.
   const livingToday = live && page.data?.list.criterion !== undefined;
   const bring = fresh.mutate;
@@ -124,9 +126,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
       {list.criterion ? (
         <p className="m-0 mt-1 text-[15px]">
           Students of {list.scope ? whoWords(list.scope, choices) : 'every school'} {list.criterion}.{' '}
-          <span className="text-soft">
-            {list.freshOn && `Up to date as of ${longDay(list.freshOn)}.`}
-          </span>
+          <span className="text-soft">{list.freshOn && `Up to date as of ${longDay(list.freshOn)}.`}</span>
         </p>
       ) : (
         <p className="m-0 mt-1 text-soft text-[15px]">Picked by hand on {longDay(list.madeOn)}.</p>
@@ -161,9 +161,11 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
         <label className="text-[14.5px] flex items-center gap-2 my-2">
           <input
             type="checkbox"
-            checked={list.watched}
-            disabled={watch.isPending}
-            onChange={(e) => watch.mutate({ id, on: e.target.checked })}
+            checked={asked ?? list.watched}
+            onChange={(e) => {
+              setAsked(e.target.checked);
+              watch.mutate({ id, on: e.target.checked }, { onSettled: () => setAsked(undefined) });
+            }}
           />
           Tell me on the Desk and in the morning letter when somebody new is on it
         </label>

@@ -36,17 +36,11 @@ export function Sentence({
   return (
     <div className="max-w-[1060px]">
       <ol aria-label="The criterion, line by line" className="list-none m-0 p-0">
-        <Row count={view.students} words="in all">
+        <Row count={view.students}>
           Students of <b className="font-semibold">{who}</b>
         </Row>
         {view.lines.map((line) => (
-          <Row
-            key={line.start}
-            count={line.left ?? line.holds}
-            faint={line.left === undefined}
-            words={line.left === undefined ? 'of these by itself' : 'left'}
-            depth={line.depth}
-          >
+          <Row key={line.start} count={line.left} own={line.depth > 0 ? line.holds : undefined} depth={line.depth}>
             <LineText
               view={view}
               line={line}
@@ -89,27 +83,32 @@ type Acting =
   | { title: string; gap: string }
   | { title: string; text: string; from: number; to: number; start: { term: FindTerm; draft: Draft } };
 
+/** A line with how many are left after it; within brackets, how many it holds for by itself. */
 function Row({
   count,
-  words,
-  faint,
+  own,
   depth = 0,
   children,
 }: {
-  count: number;
-  words: string;
-  faint?: boolean;
+  count: number | undefined;
+  own?: number;
   depth?: number;
   children: ReactNode;
 }) {
   return (
-    <li className="flex items-baseline gap-4 leading-[30px] text-[17.5px]">
+    <li className="flex items-baseline gap-3 leading-[30px] text-[17.5px]">
       <span className="flex-1 min-w-0" style={{ paddingLeft: depth * 28 }}>
         {children}
       </span>
-      <span className={`tabular-nums text-[14px] font-mono ${faint ? 'text-faint' : 'text-soft'}`}>
+      {own !== undefined && (
+        <span className="tabular-nums text-[13px] font-mono text-faint" title="of these by itself">
+          {own}
+          <span className="sr-only"> by itself</span>
+        </span>
+      )}
+      <span data-left className="tabular-nums text-[14px] font-mono text-soft min-w-[4ch] text-right">
         {count}
-        <span className="sr-only"> {words}</span>
+        {count !== undefined && <span className="sr-only"> left</span>}
       </span>
     </li>
   );
@@ -133,7 +132,8 @@ function LineText({
   const pieces: ReactNode[] = [];
   let at = line.start;
   for (const part of line.parts) {
-    if (part.start > at) pieces.push(<span key={at}>{at === line.start ? cut(at, part.start).trimStart() : cut(at, part.start)}</span>);
+    if (part.start > at)
+      pieces.push(<span key={at}>{at === line.start ? cut(at, part.start).trimStart() : cut(at, part.start)}</span>);
     const text = cut(part.start, part.end);
     const key = `${part.what}-${part.start}`;
     if (part.what === 'JOIN') {

@@ -52,7 +52,7 @@ export function Typed({ text, view, onChange }: { text: string; view: FindView; 
         <textarea
           ref={field}
           id={id}
-          rows={Math.max(1, Math.min(6, Math.ceil(draft.length / 118)))}
+          rows={1}
           value={draft}
           spellCheck={false}
           maxLength={4000}
@@ -60,7 +60,7 @@ export function Typed({ text, view, onChange }: { text: string; view: FindView; 
           aria-describedby={mistake ? `${id}-wrong` : undefined}
           aria-invalid={mistake ? true : undefined}
           onChange={(e) => setDraft(e.target.value.replace(/\n/g, ' '))}
-          className={`block w-full border-0! bg-transparent! resize-none relative ${FACE}`}
+          className={`block w-full border-0! bg-transparent! resize-none relative [field-sizing:content] max-h-64 ${FACE}`}
         />
       </div>
       {mistake && (

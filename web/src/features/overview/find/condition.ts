@@ -36,15 +36,11 @@ export function missing(term: FindTerm, draft: Draft): string | undefined {
 
 /** What a new condition begins with: the commonest test of its kind. */
 export function firstDraft(term: FindTerm): Draft {
-  const over = term.words.startsWith('days') || term.words.startsWith('pieces') || term.words.startsWith('skills');
+  const over = /^(days|pieces|skills|share of days)/.test(term.words);
+  const exact = term.words === 'tier' || term.words === 'grade';
+  const number = exact ? '' : over ? 'over ' : 'under ';
   const test =
-    term.kind === 'number' || term.kind === 'percent'
-      ? over
-        ? 'over '
-        : 'under '
-      : term.kind === 'one-of'
-        ? (term.values[0] ?? '')
-        : '';
+    term.kind === 'number' || term.kind === 'percent' ? number : term.kind === 'one-of' ? (term.values[0] ?? '') : '';
   return { about: '', when: '', test, negative: false };
 }
 

@@ -1,5 +1,7 @@
+import { Link } from 'react-router';
 import type { CoverageView, StudentRef } from '../../../api/types';
-import { className } from '../../../lib/scope';
+import { notScreened } from '../../../lib/criterion';
+import { className, useScope } from '../../../lib/scope';
 
 type CoverageCount = CoverageView['classes'][number]['counts'][number];
 
@@ -11,6 +13,7 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
       .filter((u) => u.measureId === measureId && (name === undefined || u.student.className === name))
       .map((u) => u.student);
   };
+  const { link } = useScope();
   const total = (measureId: number) =>
     sum(view.classes.flatMap((c) => c.counts.filter((n) => n.measureId === measureId)));
   return (
@@ -27,7 +30,13 @@ export function CoverageTable({ view, onPick }: { view: CoverageView; onPick: (s
                 scope="col"
                 className="text-left font-medium text-soft text-[12.5px] pb-1.5 pl-3 border-b border-line whitespace-nowrap"
               >
-                {m.name}
+                <Link
+                  to={link('/find', notScreened(m.name, view.window.name))}
+                  title={`Who did not take ${m.name}, and why`}
+                  className="text-soft no-underline hover:text-act hover:underline"
+                >
+                  {m.name}
+                </Link>
               </th>
             ))}
           </tr>

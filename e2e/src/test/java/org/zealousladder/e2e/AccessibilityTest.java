@@ -84,6 +84,19 @@ class AccessibilityTest extends BrowserTest {
         check("groups, board");
         subView("Groups", "Who worked with whom");
         check("groups, worked");
+        view("Find");
+        button("who or whose …").click();
+        assertThat(dialog().getByLabel("Search what can be asked")).isVisible();
+        check("find, a condition in the making");
+        page.keyboard().press("Escape");
+        page.getByLabel("As text").fill("score in Maze is under 12 and (plan or tier in Readin is 3)");
+        assertThat(page.getByRole(AriaRole.ALERT)).isVisible();
+        check("find, a mistake");
+        page.getByLabel("As text").fill("score in Maze is under 12 and (plan or tier in Reading is 3)");
+        assertThat(page.getByText("Keep as a list")).isVisible();
+        check("find, found");
+        subView("Find", "Lists");
+        check("find, lists");
         for (String view : List.of("Cut scores", "Windows", "Measures", "Norms", "Calendar", "Rules", "Marks", "Skills", "Texts", "Programs")) {
             subView("Setup", view);
             assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();

@@ -27,10 +27,6 @@ class Screenshots extends BrowserTest {
         view("Trends");
         assertThat(page.locator("button[data-chart]").first()).isVisible();
         shot("trends");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Zuri Halloran"))).click();
-        assertThat(dialog()).containsText("Decided so far");
-        shot("trend");
-        page.keyboard().press("Escape");
         view("Ladder");
         assertThat(page.getByRole(AriaRole.SLIDER)).isVisible();
         page.getByRole(AriaRole.SLIDER).focus();
