@@ -178,4 +178,5 @@ bench_activity() { # CLASSPATH
 bench_views() {
   server_start "$NAME" 0
   java -cp "$1" org.zealousladder.bench.ViewLatency "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")"
+  java -cp "$1" org.zealousladder.bench.FindBenchmark "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")"
 }

@@ -6841,6 +6841,14 @@ export interface components {
             /** Format: date */
             starts: string;
         };
+        NextStep: {
+            because: string;
+            /** @enum {string} */
+            kind: "DECIDE" | "SET_GOAL" | "SCREEN" | "RETEST" | "CALL_HOME";
+            /** Format: int32 */
+            measure?: number;
+            words: string;
+        };
         NextYear: {
             /** Format: date */
             ends: string;
@@ -6935,6 +6943,15 @@ export interface components {
         };
         NoteTakenBack: {
             because: string;
+        };
+        NowFigure: {
+            after: string;
+            before: string;
+            figure: string;
+            /** Format: int32 */
+            measure?: number;
+            /** @enum {string} */
+            to: "TREND" | "PLANS" | "DAYS" | "TIME" | "SKILLS" | "CONTACTS" | "TIERS";
         };
         OffCaseload: {
             /** Format: date */
@@ -7540,6 +7557,17 @@ export interface components {
             };
             student: components["schemas"]["StudentRef"];
             suggested?: components["schemas"]["Suggestion"];
+        };
+        PlanSpan: {
+            /** Format: date */
+            from: string;
+            measure: string;
+            /** Format: int32 */
+            perWeek: number;
+            running: boolean;
+            strategy: string;
+            /** Format: date */
+            to: string;
         };
         PlansOfMeasure: {
             measure: components["schemas"]["MeasureRef"];
@@ -8422,6 +8450,14 @@ export interface components {
             /** Format: int32 */
             tried: number;
         };
+        SkillsNow: {
+            /** Format: int32 */
+            notYet: number;
+            /** Format: int32 */
+            secure: number;
+            /** Format: int32 */
+            shaky: number;
+        };
         SkillsOfItem: {
             because?: string;
             seen?: number[];
@@ -8601,6 +8637,15 @@ export interface components {
             /** Format: date */
             week?: string;
         };
+        Strips: {
+            away?: string[];
+            late: string[];
+            plans: components["schemas"]["PlanSpan"][];
+            skills?: components["schemas"]["SkillsNow"];
+            tiers: components["schemas"]["TierThen"][];
+            weeks: components["schemas"]["WeekSpent"][];
+            years: components["schemas"]["YearBand"][];
+        };
         StudentAway: {
             /** Format: int32 */
             away: number;
@@ -8679,7 +8724,10 @@ export interface components {
             /** Format: int32 */
             grade: number;
             lanes: components["schemas"]["Lane"][];
+            next: components["schemas"]["NextStep"][];
+            now: components["schemas"]["NowFigure"][];
             plans: components["schemas"]["PlansOfMeasure"][];
+            strips: components["schemas"]["Strips"];
             student: components["schemas"]["StudentRef"];
             tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
@@ -8940,6 +8988,16 @@ export interface components {
             rule: "lowest" | "most" | "weighted";
             /** Format: int32 */
             school: number;
+        };
+        TierThen: {
+            area: string;
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            tier: number;
+            /** Format: date */
+            to: string;
+            window: string;
         };
         TiersForm: {
             area: string;
@@ -9223,6 +9281,12 @@ export interface components {
             /** Format: int32 */
             week: number;
         };
+        WeekSpent: {
+            /** Format: int32 */
+            minutes: number;
+            /** Format: date */
+            monday: string;
+        };
         WeeksRow: {
             actions: number[];
             aside?: components["schemas"]["Aside"];
@@ -9428,6 +9492,16 @@ export interface components {
         Written: {
             /** Format: int32 */
             count: number;
+        };
+        YearBand: {
+            className?: string;
+            /** Format: date */
+            ends: string;
+            /** Format: int32 */
+            grade?: number;
+            name: string;
+            /** Format: date */
+            starts: string;
         };
         YearMade: {
             /** Format: int32 */

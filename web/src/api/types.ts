@@ -193,3 +193,6 @@ export type FindPart = Schemas['FindPart'];
 export type FindTerm = Schemas['FindTerm'];
 export type FindWords = Schemas['FindWords'];
 export type KeptList = Schemas['KeptList'];
+export type Strips = Schemas['Strips'];
+export type NowFigure = Schemas['NowFigure'];
+export type NextStep = Schemas['NextStep'];

@@ -9,6 +9,7 @@ const KEYS: [string, string][] = [
   ['h', 'Hide or show names'],
   ['n', 'Note a call or talk: of those picked, or of the student whose page is open'],
   ['w', 'Write about them'],
+  ['j and k', 'The student after, the student before, on a student’s page'],
   ['Arrow keys', 'Move between charts; move the grip on the Ladder'],
   ['Enter', 'Open what is in focus; save a score'],
   ['Esc', 'Back out'],
@@ -38,7 +39,7 @@ export function ShortcutsHelp({ open, onClose }: { open: boolean; onClose: () =>
             setLetters(e.target.checked);
           }}
         />
-        Single letters are shortcuts (g, h, n, w)
+        Single letters are shortcuts (g, h, j, k, n, w)
       </label>
     </Dialog>
   );

@@ -1,6 +1,6 @@
 import { useContext, useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { isLetter, lettersOn } from '../lib/letters';
+import { AFTER_G, isLetter, lettersOn } from '../lib/letters';
 import { ScopeContext } from '../lib/scope';
 import { VIEWS } from '../lib/views';
 
@@ -26,7 +26,7 @@ export function useShortcuts({ goTo, help, hideNames }: Actions) {
       const view = VIEWS.find((v) => v.key === e.key);
       if (e.key === 'g') {
         afterG.current = e.timeStamp;
-      } else if (view && e.timeStamp - afterG.current < 1500) {
+      } else if (view && e.timeStamp - afterG.current < AFTER_G) {
         afterG.current = 0;
         navigate(state ? state.link(view.path) : view.path);
       } else if (e.key === '?') {

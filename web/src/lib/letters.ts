@@ -18,14 +18,20 @@ export function isLetter(e: KeyboardEvent): boolean {
   );
 }
 
+/** For so many milliseconds a letter after g is a view's. */
+export const AFTER_G = 1500;
+
 /** Does what belongs to a letter on a page; nothing while {@code actions} is undefined. */
 export function useLetters(actions: Record<string, () => void> | undefined) {
   const latest = useRef(actions);
   latest.current = actions;
   useEffect(() => {
+    // What follows a g is the view it leads to, and no letter of the page.
+    let afterG = -AFTER_G;
     const onKey = (e: KeyboardEvent) => {
       const act = latest.current?.[e.key];
-      if (act && isLetter(e) && lettersOn() && !e.defaultPrevented) {
+      if (e.key === 'g') afterG = e.timeStamp;
+      if (act && e.timeStamp - afterG >= AFTER_G && isLetter(e) && lettersOn() && !e.defaultPrevented) {
         e.preventDefault();
         act();
       }

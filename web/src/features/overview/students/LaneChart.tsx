@@ -1,4 +1,4 @@
-import type { StudentPage } from '../../../api/types';
+import type { Strips, StudentPage } from '../../../api/types';
 import { Axes } from '../../../charts/marks/Axes';
 import { GoalMark } from '../../../charts/marks/GoalMark';
 import { PlanTick } from '../../../charts/marks/PlanTick';
@@ -7,6 +7,7 @@ import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
 import { commonFrame, scalesFor } from '../../../charts/scales';
 import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { dayNumber, plural } from '../../../lib/format';
+import { YearBands } from './StripLanes';
 
 const WIDTH = 860;
 const HEIGHT = 128;
@@ -17,7 +18,17 @@ export function lanePoints(lane: StudentPage['lanes'][number]) {
 }
 
 /** One measure on the time axis that all lanes share: the years before, this year's scores, trend and goal. */
-export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][number]; from: string; to: string }) {
+export function LaneChart({
+  lane,
+  strips,
+  from,
+  to,
+}: {
+  lane: StudentPage['lanes'][number];
+  strips: Strips;
+  from: string;
+  to: string;
+}) {
   const { card } = lane;
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const points = lanePoints(lane);
@@ -38,6 +49,7 @@ export function LaneChart({ lane, from, to }: { lane: StudentPage['lanes'][numbe
       aria-label={`${lane.measure.name}: ${plural(scored.length, 'score')}, the last ${scored.at(-1)?.value ?? 'none'}`}
       className="block max-w-full"
     >
+      <YearBands strips={strips} x={(day) => scales.x(dayNumber(day))} height={HEIGHT - 20} />
       <Axes scales={scales} ticks={3} />
       {card.goal &&
         card.phases.map((phase, i) => (

@@ -19,8 +19,12 @@ import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { Facts } from './Facts';
 import { LaneChart, lanePoints } from './LaneChart';
+import { NextSteps } from './NextSteps';
+import { Now } from './Now';
 import { Parts } from './Parts';
 import { useStudentPage } from './queries';
+import { Steps } from './Steps';
+import { StripLanes } from './StripLanes';
 import { StudentContacts } from './StudentContacts';
 
 export default function StudentView() {
@@ -53,10 +57,13 @@ function Page({ page }: { page: StudentPage }) {
   return (
     <div className="grid lg:grid-cols-[220px_1fr] gap-x-8 gap-y-5">
       <aside>
+        <Steps student={page.student} />
         <h1 className="text-[22px] font-semibold tracking-tight leading-tight m-0">{nameOf(page.student)}</h1>
         <p className="text-soft m-0 mb-3">
           {className(page.student.className)}, {gradeWords(page.grade)}
         </p>
+        <Now page={page} />
+        <NextSteps page={page} />
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           <Facts page={page} />
@@ -106,7 +113,9 @@ function Page({ page }: { page: StudentPage }) {
           {page.lanes.map((lane) => (
             <li key={lane.measure.id} className="keep border-t border-line pt-2 pb-3">
               <div className="flex flex-wrap items-baseline gap-x-3">
-                <h2 className="text-[15px] font-semibold m-0">{lane.measure.name}</h2>
+                <h2 id={`lane-measure-${lane.measure.id}`} tabIndex={-1} className="text-[15px] font-semibold m-0">
+                  {lane.measure.name}
+                </h2>
                 <span className="text-soft text-[13px]">{lane.measure.unit}</span>
                 <Seasons measure={lane.measure} seasons={lane.seasons} />
                 <span className="ml-auto flex gap-4 items-center no-print">
@@ -130,12 +139,13 @@ function Page({ page }: { page: StudentPage }) {
                   {unbroken(lane.card.proposal.reason)}
                 </p>
               )}
-              <LaneChart lane={lane} from={page.from} to={page.to} />
+              <LaneChart lane={lane} strips={page.strips} from={page.from} to={page.to} />
               <TrendTable card={lane.card} points={lanePoints(lane)} />
               {lane.parts.length > 0 && <Parts lane={lane} />}
             </li>
           ))}
         </ol>
+        <StripLanes page={page} />
         <StudentContacts page={page} />
         {page.plans.map(({ measure, plans }) => (
           <div key={measure.id} className="mt-4">

@@ -26,6 +26,26 @@ class StudentFactsTest extends BrowserTest {
     }
 
     @Test
+    void theStudentsOfTheScopeAreSteppedThrough() {
+        signIn("R. Oduya");
+        view("Ladder");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Zuri Halloran")).first().click();
+        assertThat(page.locator("h1")).hasText("Zuri Halloran");
+        assertThat(page.getByText(Pattern.compile("\\d+ of 23"))).isVisible();
+        page.keyboard().press("k");
+        assertThat(page.locator("h1")).not().hasText("Zuri Halloran");
+        page.keyboard().press("j");
+        assertThat(page.locator("h1")).hasText("Zuri Halloran");
+        // A figure leads to where it comes from; g and then k is another view, and no step.
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^\\d+ days?$"))).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Days away"))).isFocused();
+        page.keyboard().press("g");
+        page.keyboard().press("k");
+        assertThat(page.locator("#view h1").first()).not().hasText("Zuri Halloran");
+        assertThat(page).hasURL(Pattern.compile("/skills"));
+    }
+
+    @Test
     void anAdministratorNamesACoordinatorKeepsATeacherSeesAndAnEarlierDayKnowsNothing() {
         signIn("A. Sandvik");
         student("Sunniva");

@@ -3,6 +3,7 @@ package org.zealousladder.server.engagement.activity;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -29,6 +30,13 @@ public class ActivityService {
         store.classes(classes, monday, asOf).stream().collect(Collectors.groupingBy(ActivityStore.SeatWeeks::classId))
                 .forEach((classId, rows) -> all.put(classId, new ClassActivity(classId, rows.stream().map(r -> seat(r, weeks)).toList())));
         return all;
+    }
+
+    /** Minutes of one student in the week that began on a Monday; weeks without any are left out. */
+    public record OwnWeek(LocalDate monday, double minutes) {}
+
+    public List<OwnWeek> ofStudent(int student, LocalDate from, LocalDate asOf) {
+        return store.ofStudent(student, from, asOf);
     }
 
     private static ClassActivity.Seat seat(ActivityStore.SeatWeeks row, int weeks) {

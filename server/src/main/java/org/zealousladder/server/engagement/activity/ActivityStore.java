@@ -40,6 +40,13 @@ class ActivityStore {
                 .list();
     }
 
+    List<ActivityService.OwnWeek> ofStudent(int student, LocalDate from, LocalDate asOf) {
+        return db.sql("""
+                select date_trunc('week', on_day)::date as monday, sum(minutes)::double precision as minutes from engagement_day
+                 where student_id = :student and on_day between :from and :asOf group by 1 having sum(minutes) > 0 order by 1""")
+                .param("student", student).param("from", from).param("asOf", asOf).query(ActivityService.OwnWeek.class).list();
+    }
+
     List<DoneView.DoneKind> kinds(Collection<Integer> students, LocalDate from, LocalDate to) {
         return db.sql("""
                 select kind, sum(minutes) as minutes, sum(actions) as actions from engagement_day

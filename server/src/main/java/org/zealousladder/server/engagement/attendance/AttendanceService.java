@@ -50,6 +50,15 @@ public class AttendanceService {
         return days.stream().filter(d -> d.status().equals(status)).map(AttendanceStore.Day::onDay).toList();
     }
 
+    /** Days of one student, of all years, on which the school was open. @param away the earliest first @param late the same */
+    public record OwnDays(List<LocalDate> away, List<LocalDate> late) {}
+
+    public OwnDays ofStudent(Enrolled student, LocalDate from, LocalDate asOf) {
+        SchoolDays school = calendar.of(student.schoolId(), asOf);
+        List<AttendanceStore.Day> own = store.days(List.of(student.id()), from, asOf).stream().filter(d -> school.open(d.onDay())).toList();
+        return new OwnDays(on(own, "absent"), on(own, "late"));
+    }
+
     /** Why students were away, the most frequent first. */
     Map<String, Long> reasons(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
         return store.days(students.stream().map(Enrolled::id).toList(), year.starts(), asOf).stream().filter(d -> d.status().equals("absent"))

@@ -56,7 +56,9 @@ public class WindowTerms implements AnswersTerms {
     public Meant meant(When when, LocalDate asOf) {
         if (when instanceof When.InWindow w) {
             Map<Integer, String> years = roster.years().stream().collect(Collectors.toMap(SchoolYear::id, SchoolYear::name));
-            return new Meant(begun(asOf, x -> x.name().equals(w.window()) && (w.year() == null || w.year().equals(years.get(x.yearId())))), w.year() == null);
+            // Without a year it is the year that runs: nothing older can be meant, and need not be read.
+            return new Meant(begun(asOf, x -> x.name().equals(w.window())
+                    && (w.year() == null ? x.starts().isAfter(asOf.minusYears(1)) : w.year().equals(years.get(x.yearId())))), w.year() == null);
         }
         return new Meant(begun(asOf, x -> x.starts().isAfter(asOf.minusYears(YEARS_BACK))), false);
     }

@@ -108,11 +108,13 @@ public class DeskService {
         Looks engaged = looks.of(students, year, asOf, Falls.of(all, students, byId.values(), standings));
         List<Look> drifting = engaged.all().stream().filter(Look::needed).toList();
         return new DeskView(students.size(), students(all), decide, new DeskView.Waiting(waiting.size(), students(waiting)), collect, celebrate, settled,
-                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf), engaged.work().toMark(), newOnLists(asOf));
+                drifting.stream().limit(first).map(l -> toLook(l, engaged)).toList(), drifting.size(), contacts.due(students, asOf), engaged.work().toMark(),
+                newOnLists(asOf));
     }
 
     private List<DeskView.NewOnList> newOnLists(LocalDate asOf) {
-        return lists.news().stream().map(l -> new DeskView.NewOnList(l.id(), l.name(), roster.enrolledAmong(l.students(), asOf).stream().map(Enrolled::ref).toList()))
+        return lists.news().stream()
+                .map(l -> new DeskView.NewOnList(l.id(), l.name(), roster.enrolledAmong(l.students(), asOf).stream().map(Enrolled::ref).toList()))
                 .toList();
     }
 

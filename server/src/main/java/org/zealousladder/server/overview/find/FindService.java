@@ -144,7 +144,10 @@ public class FindService {
         if (students.isEmpty()) {
             return List.of();
         }
-        List<FindStore.Row> table = finder.table(columns, students, roster.base(students, asOf), asOf, by, from, rows);
+        // By name, the page is known before anything is told of anybody: then it is told of those on it alone.
+        List<Integer> page = by.column() == null && students.size() > rows ? store.byName(roster.base(students, asOf), asOf, rows, from) : students;
+        int skipped = page == students ? from : 0;
+        List<FindStore.Row> table = finder.table(columns, page, roster.base(page, asOf), asOf, by, skipped, rows);
         Map<Integer, Enrolled> names = roster.enrolledAmong(table.stream().map(FindStore.Row::student).toList(), asOf).stream()
                 .collect(Collectors.toMap(Enrolled::id, Function.identity(), (a, b) -> a));
         return table.stream().filter(r -> names.containsKey(r.student())).map(r -> new FoundRow(requireNonNull(names.get(r.student())), r.values())).toList();
@@ -238,7 +241,8 @@ public class FindService {
         }
 
         private List<FindView.FindPart> parts(CriterionText.Line line) {
-            return text.parts().stream().filter(p -> p.start() >= line.start() && p.end() <= line.end() && p.end() > line.start()).sorted(Comparator.comparing(CriterionText.Part::start))
+            return text.parts().stream().filter(p -> p.start() >= line.start() && p.end() <= line.end() && p.end() > line.start())
+                    .sorted(Comparator.comparing(CriterionText.Part::start))
                     .map(p -> new FindView.FindPart(p.what(), p.start(), p.end(), p.of() instanceof Condition c ? c.subject().term().code() : null,
                             p.what() == CriterionText.What.JOIN ? Edits.joinedOtherwise(whole, p.of()) : null))
                     .toList();

@@ -15,6 +15,9 @@ import org.zealousladder.server.platform.criteria.Sql;
 /** Runs what was put together of a criterion. */
 @Repository
 class FindStore {
+    /** Of {@code b}, the base. */
+    static final String BY_NAME = "b.given_name collate \"und-x-icu\", b.family_name collate \"und-x-icu\", b.student_id";
+
     private final JdbcClient db;
 
     FindStore(JdbcClient db) {
@@ -47,6 +50,12 @@ class FindStore {
         return bound(sql.statement("select student_id from told where (" + verdict + ") is not false"), asOf).query(Integer.class).list();
     }
 
+    /** A page of students, by name. */
+    List<Integer> byName(Sql base, LocalDate asOf, int limit, int offset) {
+        Sql page = new CriterionSql(base).table(List.of(), BY_NAME);
+        return bound(new Sql(page.body() + " limit " + limit + " offset " + offset, page.withs(), page.bound()), asOf).query(Integer.class).list();
+    }
+
     /** @param values in the columns' order */
     record Row(int student, List<@Nullable Object> values) {}
 
@@ -63,7 +72,11 @@ class FindStore {
         return bound(new Sql(table.body() + " limit " + limit + " offset " + offset, table.withs(), table.bound()), asOf).query(row).list();
     }
 
+    /** Of many named parts the planner thinks far too highly, and would spend half a second on compiling what takes a tenth. */
     private JdbcClient.StatementSpec bound(Sql sql, LocalDate asOf) {
+        db.sql("select set_config('jit', 'off', true), set_config('enable_nestloop', :loops, true)")
+                .param("loops", sql.bound().containsKey("wide") ? "off" : "on")
+                .query().singleRow();
         return db.sql(sql.text()).params(sql.bound()).param("asOf", asOf);
     }
 }

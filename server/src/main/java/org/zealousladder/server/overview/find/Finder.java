@@ -91,7 +91,7 @@ class Finder {
             Values v = vocabulary.how(s.term()).of(s, asking);
             selected.add(sql.add(s, v, v.figured() == null ? null : v.figured().apply(students)));
         }
-        String name = "b.given_name collate \"und-x-icu\", b.family_name collate \"und-x-icu\", b.student_id";
+        String name = FindStore.BY_NAME;
         String order = by.column() == null || by.column() >= selected.size() ? name
                 : selected.get(by.column()) + (by.descending() ? " desc" : "") + " nulls last, " + name;
         return store.table(sql, selected, order, asOf, rows, from);

@@ -23,10 +23,13 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param concerns also those taken back, level 0
  * @param areas that a concern can be in
  * @param contacts what was said and written, the newest first
+ * @param now how the student stands, in figures
+ * @param next what fits now
  */
 public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
-        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts) {
+        List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts, Strips strips, List<NowFigure> now,
+        List<NextStep> next) {
 
     /** Plans on one measure, the newest first. */
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.contacts.contacts.Contact;
 import org.zealousladder.server.contacts.contacts.ContactsService;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -39,6 +40,7 @@ import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.standings.Standings;
 import org.zealousladder.server.screening.standings.StandingsService;
 import org.zealousladder.server.screening.tiers.TiersOnRecord;
+import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
 
 /** Puts a student's page together. */
 @Service
@@ -58,10 +60,13 @@ public class StudentsService {
     private final ConcernsService concerns;
     private final FactsService facts;
     private final ContactsService contacts;
+    private final StripsService strips;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
-            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts) {
+            DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
+            StripsService strips) {
+        this.strips = strips;
         this.roster = roster;
         this.measures = measures;
         this.allWindows = allWindows;
@@ -102,14 +107,18 @@ public class StudentsService {
             }
         }
         LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
+        List<TierOnRecord> decided = tiers.ofStudent(studentId, asOf);
+        List<Contact> said = contacts.of(now, asOf);
+        StripsService.Read beside = strips.of(now, history, from, year, asOf, planned, byId, decided, allWindows.of(now.schoolId(), asOf));
+        NowWriter writer = new NowWriter(lanes, beside.strips(), decided, said, beside.schoolDays(), year.starts(), asOf);
         return new StudentPage(now.ref(), now.classId(), now.grade(), facts.of(studentId, now.schoolId(), asOf), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
-                lanes, taken, tiers.ofStudent(studentId, asOf),
+                lanes, taken, decided,
                 concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
-                contacts.of(now, asOf));
+                said, beside.strips(), writer.now(), writer.next());
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

@@ -37,6 +37,11 @@ public record Sql(String body, Map<String, String> withs, Map<String, @Nullable 
         return new Sql(body, all, joined(bound, part.bound(), null, null));
     }
 
+    /** Whether it speaks of very many students: each join is then better made by hashing than row by row. */
+    public Sql wide() {
+        return bind("wide", true);
+    }
+
     /** As it stands in a statement. */
     public String text() {
         return withs.isEmpty() ? body

@@ -114,7 +114,8 @@ class ListsStore {
 
     /** Those that were not brought up to date that day. */
     List<Living> stale(LocalDate today) {
-        return db.sql("select id, owner_id as owner from lists_list where criterion is not null and ended_on is null and fresh_on is distinct from :today order by id")
+        return db.sql(
+                "select id, owner_id as owner from lists_list where criterion is not null and ended_on is null and fresh_on is distinct from :today order by id")
                 .param("today", today).query(Living.class).list();
     }
 

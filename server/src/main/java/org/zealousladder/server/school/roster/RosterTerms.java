@@ -92,7 +92,7 @@ class RosterTerms implements AnswersTerms {
         if (only != null) {
             return base.put("who", Sql.of("e.student_id = any(:only)").bind("only", only.toArray(Integer[]::new)));
         }
-        return who == null ? base.put("who", Sql.of("true"))
+        return who == null ? base.put("who", Sql.of("true")).wide()
                 : base.put("who",
                         Sql.of(RosterStore.in(who)).bind("id", who.id()).bind("year", year).bind("grade", who.grade()).bind("from", asOf).bind("to", asOf))
                         .named("who");

@@ -36,38 +36,35 @@ public class ScoreTerms implements AnswersTerms {
             return Values.of(Sql.of("select student_id, value from ({screening}) s where value is not null").put("screening", screening(s, s.when(), a)));
         } else if (s.when() instanceof When.LastScores last) {
             return Values.of(Sql.of("""
-                    select student_id, array_agg(value) as value from (
-                      select s.student_id, s.value, row_number() over (partition by s.student_id order by s.taken_on desc, s.id desc) as n from scores_score s
-                       where s.student_id in (select student_id from base) and s.measure_id = any(:measures) and""" + KNOWN
-                    + ") s where n <= :last group by 1 having count(*) = :last").bind("measures", ids(s)).bind("last", last.n()));
+                    select b.student_id, x.value from base b cross join lateral (
+                      select array_agg(n.value) as value from (
+                        select s.value from scores_score s where s.student_id = b.student_id and s.measure_id = :measure and""" + KNOWN
+                    + " order by s.taken_on desc, s.id desc limit :last) n having count(*) = :last) x").bind("measure", id(s)).bind("last", last.n()));
         }
-        return Values.of(ofDays(s, a, "select distinct on (s.student_id) s.student_id, s.value from", " order by s.student_id, s.taken_on desc, s.id desc"));
+        // The newest of each student by itself: the index gives it at once, where all scores of a district are millions.
+        return Values.of(Sql.of("""
+                select b.student_id, x.value from base b cross join lateral (
+                  select s.value from scores_score s where s.student_id = b.student_id and s.measure_id = :measure and""" + KNOWN + """
+                   and s.taken_on >= :from and s.taken_on <= :to order by s.taken_on desc, s.id desc limit 1) x""").bind("measure", id(s))
+                .bind("from", a.first(s.when())).bind("to", a.to(s.when())));
     }
 
-    /** Scores of some days; of all days where none are said. */
-    private Sql ofDays(Subject s, Asking a, String select, String after) {
-        Sql from = s.when() instanceof When.Unsaid ? Sql.of("date '1990-01-01'") : a.from(s.when(), "b");
-        return Sql.of(select + " scores_score s where s.student_id in (select student_id from base) and s.measure_id = any(:measures) and" + KNOWN
-                + " and s.taken_on >= {from} and s.taken_on <= :to" + after).put("from", from).bind("measures", ids(s)).bind("to", a.to(s.when()));
-    }
-
-    private Short[] ids(Subject s) {
-        return new Short[] {(short) measures.measure(s).id()};
+    private Short id(Subject s) {
+        return (short) measures.measure(s).id();
     }
 
     private Values gain(Subject s, Asking a) {
         if (s.when() instanceof When.Step step) {
-            return Values.of(Sql
-                    .of("select t.student_id, t.value - f.value as value from ({then}) f join ({now}) t using (student_id) where t.value - f.value is not null")
-                    .put("then", screening(s, step.from(), a).named("f")).put("now", screening(s, step.to(), a).named("t")));
+            return Values.of(Sql.of("select t.student_id, t.value - f.value as value from f join t using (student_id) where t.value - f.value is not null")
+                    .with("f", screening(s, step.from(), a).named("f")).with("t", screening(s, step.to(), a).named("t")));
         }
         // From the first score to the newest, of this school year where nothing else is said; one score alone is no gain.
         return Values.of(Sql.of("""
                 select s.student_id, (array_agg(s.value order by s.taken_on desc, s.id desc))[1] - (array_agg(s.value order by s.taken_on, s.id))[1] as value
                   from base b join scores_score s using (student_id)
-                 where s.measure_id = any(:measures) and""" + KNOWN + """
+                 where s.measure_id = :measure and""" + KNOWN + """
                    and s.taken_on >= {from} and s.taken_on <= :to group by 1 having count(distinct s.taken_on) > 1""").put("from", a.from(s.when(), "b"))
-                .bind("measures", ids(s)).bind("to", a.to(s.when())));
+                .bind("measure", id(s)).bind("to", a.to(s.when())));
     }
 
     /** The screening score of each student: {@code student_id, measure_id, window_id, value, status, starts, ends}, at most a row for each measure and window. */
@@ -75,7 +72,7 @@ public class ScoreTerms implements AnswersTerms {
         WindowTerms.Meant meant = windows.meant(when, a.asOf());
         return Sql.of("""
                 select b.student_id, s.measure_id, s.window_id, s.value, s.status, w.starts, w.ends, b.school_id
-                  from scores_screening((select array_agg(student_id) from base), :measures, :windows, :opens::date[], :closes::date[], :asOf) s
+                  from scores_screening_wide((select array_agg(student_id) from base), :measures, :windows, :opens::date[], :closes::date[], :asOf) s
                   join {windows} on w.id = s.window_id
                   join base b on b.student_id = s.student_id
                  where (b.school_id, w.year_id) in (select school_id, year_id from years)""" + (meant.thisYear() ? " and w.year_id = b.year_id" : ""))

@@ -43,30 +43,29 @@ public class StandingTerms implements AnswersTerms {
 
     @Override
     public Map<Term, How> terms() {
-        return Map.of(Term.BAND, (s, a) -> standing(s, a, "name"), Term.CLOSE_CALL, (s, a) -> standing(s, a, "close"), Term.PERCENTILE, this::percentile,
+        return Map.of(Term.BAND, (s, a) -> standing(s, a, "l.names[x.place]"), Term.CLOSE_CALL, (s, a) -> standing(s, a, "x.close"), Term.PERCENTILE,
+                this::percentile,
                 Term.SCREENED, this::screened, Term.SCREENING, this::screening);
     }
 
     /** The tier of one measure's band. */
     public Values tier(Subject s, Asking a) {
-        return standing(s, a, "tier::double precision");
+        return standing(s, a, "l.tiers[x.place]::double precision");
     }
 
     private Values standing(Subject s, Asking a, String what) {
         Measure measure = measures.measure(s);
         boolean higher = measure.direction() == Direction.HIGHER_IS_BETTER;
-        return Values.of(Sql
-                .of("""
-                select distinct on (p.student_id) p.student_id, x.{what} as value
-                  from ({placed}) p
-                  cross join lateral (
-                    select (array_agg(c.name order by c.position desc) filter (where c.from_score is null or {reaches}))[1] as name,
-                           (array_agg(c.tier order by c.position desc) filter (where c.from_score is null or {reaches}))[1] as tier,
-                           coalesce(bool_or(abs(p.value - c.from_score) < :near), false) as close
-                      from cuts c where c.school_id = p.school_id and c.measure_id = p.measure_id and c.window_id = p.window_id and c.grade = p.grade having count(*) > 0) x
-                 order by p.student_id, p.starts desc""".replace("{what}", what).replace("{reaches}",
-                        higher ? "p.value >= c.from_score" : "p.value <= c.from_score"))
-                .put("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR));
+        return Values.of(Sql.of("""
+                select distinct on (p.student_id) p.student_id, {what} as value
+                  from placed p
+                  join (select school_id, measure_id, window_id, grade, array_agg(from_score order by position) as cuts, array_agg(name order by position) as names,
+                               array_agg(tier order by position) as tiers from cuts group by 1, 2, 3, 4) l
+                    on l.school_id = p.school_id and l.measure_id = p.measure_id and l.window_id = p.window_id and l.grade = p.grade
+                  cross join lateral (select count(*) filter (where c is null or {reaches})::integer as place, coalesce(bool_or(abs(p.value - c) < :near), false) as close
+                                        from unnest(l.cuts) c) x
+                 order by p.student_id, p.starts desc""".replace("{what}", what).replace("{reaches}", higher ? "p.value >= c" : "p.value <= c"))
+                .with("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR));
     }
 
     /** Screening scores with the grade that each student was in at the window's end. */
@@ -91,8 +90,9 @@ public class StandingTerms implements AnswersTerms {
                  order by p.student_id, p.starts desc""")
                 .with("placed", placed(s, a))
                 .with("everyone", Sql.of("""
-                        select g.school_id, g.grade, g.window_id, v.value, count(*) as n from (select distinct school_id, grade, window_id from placed) g
-                         cross join lateral scores_of_school(g.school_id, g.window_id, :measures, array[g.grade], :asOf) v group by 1, 2, 3, 4""")
+                        select g.school_id, v.grade, g.window_id, v.value, count(*) as n
+                          from (select school_id, window_id, array_agg(distinct grade)::smallint[] as grades from placed group by 1, 2) g
+                         cross join lateral scores_of_school(g.school_id, g.window_id, :measures, g.grades, :asOf) v group by 1, 2, 3, 4""")
                         .bind("measures", measures.ids(s)))
                 .with("ranks", Sql.of("""
                         select school_id, grade, window_id, value, sum(n) over (partition by school_id, grade, window_id) as of,
@@ -106,17 +106,17 @@ public class StandingTerms implements AnswersTerms {
     private Values screened(Subject s, Asking a) {
         return Values.of(Sql.of("""
                 select student_id, bool_or(value is not null) as value from (
-                  select distinct on (x.student_id) x.student_id, x.window_id from ({windows}) x order by x.student_id, x.starts desc) w
-                  left join ({screening}) c using (student_id, window_id) group by 1""")
-                .put("windows", inWindows(s, a)).put("screening", scores.screening(s, s.when(), a).named("s")));
+                  select distinct on (x.student_id) x.student_id, x.window_id from x order by x.student_id, x.starts desc) w
+                  left join c using (student_id, window_id) group by 1""")
+                .with("x", inWindows(s, a)).with("c", scores.screening(s, s.when(), a).named("s")));
     }
 
     private Values screening(Subject s, Asking a) {
         return Values.of(Sql.of("""
                 select student_id, case when c.value is not null then 'scored' else coalesce(c.status, 'missing') end as value from (
-                  select distinct on (x.student_id) x.student_id, x.window_id from ({windows}) x order by x.student_id, x.starts desc) w
-                  left join ({screening}) c using (student_id, window_id)""")
-                .put("windows", inWindows(s, a)).put("screening", scores.screening(s, s.when(), a).named("s")));
+                  select distinct on (x.student_id) x.student_id, x.window_id from x order by x.student_id, x.starts desc) w
+                  left join c using (student_id, window_id)""")
+                .with("x", inWindows(s, a)).with("c", scores.screening(s, s.when(), a).named("s")));
     }
 
     /** In which of the windows each student was here; of nothing said, only those of this school year. */

@@ -38,7 +38,8 @@ class AnyCriterionTest extends UntouchedDemoTest {
     private final Map<Noun, List<String>> names = new EnumMap<>(Noun.class);
 
     /** Those that are reckoned outside of the database take longest, and come in one of eight statements. */
-    private static final Set<Term> RECKONED = EnumSet.of(Term.IMPROVEMENT, Term.CHANCE, Term.DECISION_DUE, Term.PROPOSAL, Term.SESSIONS, Term.ENGAGEMENT, Term.WORK_NOT_IN,
+    private static final Set<Term> RECKONED = EnumSet.of(Term.IMPROVEMENT, Term.CHANCE, Term.DECISION_DUE, Term.PROPOSAL, Term.SESSIONS, Term.ENGAGEMENT,
+            Term.WORK_NOT_IN,
             Term.SHARE_OF_POINTS, Term.SKILL, Term.SKILLS_NOT_YET, Term.SKILLS_SECURE);
 
     private record Answer(String text, Set<Integer> yes, Set<Integer> cannotTell) {

@@ -93,11 +93,13 @@ class FindStudentsTest extends ServerTest {
         assertEquals(14, view.path("mistake").path("end").asInt());
         assertTrue(view.path("mistake").path("sentence").asString("").contains("Did you mean Reading?"));
         assertEquals("tier in Readin is 3", view.path("text").asString(""));
-        assertTrue(find(coordinator, "not screened in winter", "school-" + school).path("mistake").path("sentence").asString("").contains("Say first of what, then when"));
+        assertTrue(find(coordinator, "not screened in winter", "school-" + school).path("mistake").path("sentence").asString("")
+                .contains("Say first of what, then when"));
         Map<String, Object> wrong = ask("grade is 3", "school-" + school);
         wrong.put("columns", "class; scor in Maze");
         send(coordinator, "/api/find", wrong).andExpect(refused("422 invalid columns"));
-        send(coordinator, "/api/find/export", Map.of("ask", ask("grade is", "school-" + school), "format", "csv", "codes", false)).andExpect(refused("422 invalid text"));
+        send(coordinator, "/api/find/export", Map.of("ask", ask("grade is", "school-" + school), "format", "csv", "codes", false))
+                .andExpect(refused("422 invalid text"));
     }
 
     @Test
@@ -152,7 +154,8 @@ class FindStudentsTest extends ServerTest {
             JsonNode view = find(coordinator, "class is " + bad, "school-" + school);
             assertTrue(view.path("mistake").path("sentence").asString("").contains("is not a class"), bad + ": " + view);
         }
-        asking(Viewer.SYSTEM, () -> db.sql("insert into roster_grouping (code, name, sensitive) values ('odd', :name, false)").param("name", "a'); :asOf {x} \"q\" --").update());
+        asking(Viewer.SYSTEM, () -> db.sql("insert into roster_grouping (code, name, sensitive) values ('odd', :name, false)")
+                .param("name", "a'); :asOf {x} \"q\" --").update());
         JsonNode view = find(coordinator, "grouping \"a'); :asOf {x} \"\"q\"\" --\" is not on record", "school-" + school);
         assertEquals(view.path("students").asInt(), view.path("found").asInt(), view.toString());
     }
@@ -179,21 +182,25 @@ class FindStudentsTest extends ServerTest {
         call(coordinator, put("/api/find/lists/" + id + "/watch").contentType("application/json").content("{\"on\":true}")).andExpect(status().isNoContent());
         // Somebody is taken off by hand in the records, and comes back with the next refresh as new.
         int student = kept.path("students").get(0).path("id").asInt();
-        asking(Viewer.SYSTEM, () -> db.sql("update lists_member set ends = starts - 1 where list_id = :id and student_id = :student").param("id", id).param("student", student).update());
+        asking(Viewer.SYSTEM, () -> db.sql("update lists_member set ends = starts - 1 where list_id = :id and student_id = :student").param("id", id)
+                .param("student", student).update());
         assertEquals(kept.path("students").size() - 1, list(coordinator, id).path("students").size());
         assertEquals(0, living.freshAll(), "it was brought up to date today");
         asking(Viewer.SYSTEM, () -> db.sql("update lists_list set fresh_on = null where id = :id").param("id", id).update());
         assertEquals(1, living.freshAll());
-        assertEquals("No plan yet", body(read(coordinator, "/api/desk?who=school-" + school + "&year=" + thisYear() + "&asOf=2026-03-13&first=1")).path("lists").get(0).path("name").asString(""));
+        assertEquals("No plan yet", body(read(coordinator, "/api/desk?who=school-" + school + "&year=" + thisYear() + "&asOf=2026-03-13&first=1")).path("lists")
+                .get(0).path("name").asString(""));
         JsonNode fresh = list(coordinator, id);
         assertEquals(kept.path("students").size(), fresh.path("students").size());
         assertEquals(1, fresh.path("list").path("news").asInt());
         assertEquals(fresh.path("students").size(), fresh.path("turns").size(), "who came and went on one day never was on it");
-        call(coordinator, org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post("/api/find/lists/" + id + "/seen")).andExpect(status().isNoContent());
+        call(coordinator, org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post("/api/find/lists/" + id + "/seen"))
+                .andExpect(status().isNoContent());
         assertEquals(0, list(coordinator, id).path("list").path("news").asInt());
         call(coordinator, delete("/api/find/lists/" + id)).andExpect(status().isNoContent());
         read(coordinator, "/api/find/lists/" + id).andExpect(refused("404 not-found"));
-        assertTrue(find(coordinator, "on the list \"No plan yet\"", "school-" + school).path("mistake").path("sentence").asString("").contains("is not a kept list"));
+        assertTrue(find(coordinator, "on the list \"No plan yet\"", "school-" + school).path("mistake").path("sentence").asString("")
+                .contains("is not a kept list"));
     }
 
     @Test
@@ -204,12 +211,14 @@ class FindStudentsTest extends ServerTest {
         read(coordinator, "/api/find/lists/" + id).andExpect(refused("404 not-found"));
         send(coordinator, "/api/find", ask("grade is 3", "list-" + id)).andExpect(refused("403 forbidden"));
         assertTrue(find(coordinator, "on the list Two to watch", "school-" + school).has("mistake"));
-        send(teacher, "/api/find/lists", Map.of("list", Map.of("name", "two to WATCH", "shared", false), "students", List.of())).andExpect(refused("409 conflict"));
+        send(teacher, "/api/find/lists", Map.of("list", Map.of("name", "two to WATCH", "shared", false), "students", List.of()))
+                .andExpect(refused("409 conflict"));
         send(teacher, "/api/find/lists", Map.of("list", Map.of("name", " ", "shared", false), "students", List.of())).andExpect(status().is4xxClientError());
         send(teacher, "/api/find/lists/" + id + "/students", Map.of("on", List.of(), "off", List.of(two.get(0)))).andExpect(status().isNoContent());
         assertEquals(List.of("Noor Ellery"), names(list(teacher, id).path("students")));
         // Nobody can be put on a list who is not one's own.
-        int other = asking(Viewer.SYSTEM, () -> db.sql("select student_id from roster_enrolment where class_id = :c limit 1").param("c", classId("2025-TERN")).query(Integer.class).single());
+        int other = asking(Viewer.SYSTEM, () -> db.sql("select student_id from roster_enrolment where class_id = :c limit 1").param("c", classId("2025-TERN"))
+                .query(Integer.class).single());
         send(teacher, "/api/find/lists/" + id + "/students", Map.of("on", List.of(other), "off", List.of())).andExpect(refused("403 forbidden"));
         send(teacher, "/api/find/lists", Map.of("list", Map.of("name", "Bad", "criterion", "grade is", "shared", false), "students", List.of()))
                 .andExpect(refused("422 invalid criterion"));
@@ -219,11 +228,13 @@ class FindStudentsTest extends ServerTest {
     void aSharedListIsChangedByItsOwnerOnly() throws Exception {
         int id = keep(coordinator, Map.of("name", "Shared one", "criterion", "grade is 3", "scope", "school-" + school, "shared", true), List.of());
         assertEquals(find(teacher, "", null).path("found").asInt(), list(teacher, id).path("students").size(), "each sees their own on it");
-        call(teacher, put("/api/find/lists/" + id).contentType("application/json").content("{\"name\":\"Mine now\",\"criterion\":\"grade is 2\",\"shared\":true}"))
+        call(teacher,
+                put("/api/find/lists/" + id).contentType("application/json").content("{\"name\":\"Mine now\",\"criterion\":\"grade is 2\",\"shared\":true}"))
                 .andExpect(refused("403 forbidden"));
         call(teacher, delete("/api/find/lists/" + id)).andExpect(refused("403 forbidden"));
         call(coordinator, put("/api/find/lists/" + id).contentType("application/json")
-                .content("{\"name\":\"Shared one\",\"criterion\":\"grade is 2\",\"scope\":\"school-" + school + "\",\"shared\":false}")).andExpect(status().isNoContent());
+                .content("{\"name\":\"Shared one\",\"criterion\":\"grade is 2\",\"scope\":\"school-" + school + "\",\"shared\":false}"))
+                .andExpect(status().isNoContent());
         assertEquals(find(coordinator, "grade is 2", "school-" + school).path("found").asInt(), list(coordinator, id).path("students").size());
         read(teacher, "/api/find/lists/" + id).andExpect(refused("404 not-found"));
     }

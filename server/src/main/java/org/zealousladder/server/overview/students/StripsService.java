@@ -1,0 +1,106 @@
+package org.zealousladder.server.overview.students;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.zealousladder.core.skills.SkillStanding;
+import org.zealousladder.core.skills.SkillState;
+import org.zealousladder.server.engagement.activity.ActivityService;
+import org.zealousladder.server.engagement.attendance.AttendanceService;
+import org.zealousladder.server.engagement.attendance.Attended;
+import org.zealousladder.server.learning.answers.AnswersService;
+import org.zealousladder.server.learning.frameworks.Framework;
+import org.zealousladder.server.learning.frameworks.FrameworksService;
+import org.zealousladder.server.measures.measures.Measure;
+import org.zealousladder.server.measures.windows.Window;
+import org.zealousladder.server.monitoring.plans.Plan;
+import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.RosterService;
+import org.zealousladder.server.school.roster.SchoolYear;
+import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
+
+/** Reads what else happened to a student beside scores: a fixed number of reads, whatever the number of years. */
+@Service
+class StripsService {
+    private final RosterService roster;
+    private final AttendanceService attendance;
+    private final ActivityService activity;
+    private final AnswersService answers;
+    private final FrameworksService frameworks;
+
+    StripsService(RosterService roster, AttendanceService attendance, ActivityService activity, AnswersService answers, FrameworksService frameworks) {
+        this.roster = roster;
+        this.attendance = attendance;
+        this.activity = activity;
+        this.answers = answers;
+        this.frameworks = frameworks;
+    }
+
+    /** @param schoolDays of this year; null where nothing of the class is on record */
+    record Read(Strips strips, @Nullable Integer schoolDays) {}
+
+    Read of(Enrolled now, List<Enrolled> history, LocalDate from, SchoolYear year, LocalDate asOf, Map<Integer, List<Plan>> plans,
+            Map<Integer, Measure> measures,
+            List<TierOnRecord> tiers, List<Window> windows) {
+        List<SchoolYear> years = roster.years(now.schoolId()).stream().filter(y -> !y.ends().isBefore(from) && !y.starts().isAfter(year.ends()))
+                .sorted(Comparator.comparing(SchoolYear::starts)).toList();
+        Attended attended = attendance.of(List.of(now), year, asOf).get(now.id());
+        AttendanceService.OwnDays days = attendance.ofStudent(now, from, asOf);
+        return new Read(new Strips(years.stream().map(y -> band(y, history)).toList(), plans.values().stream().flatMap(List::stream)
+                .flatMap(p -> spans(p, measures, asOf).stream()).sorted(Comparator.comparing(Strips.PlanSpan::from)).toList(),
+                attended == null && days.away().isEmpty() ? null : days.away(), days.late(),
+                activity.ofStudent(now.id(), from, asOf).stream().map(w -> new Strips.WeekSpent(w.monday(), (int) Math.round(w.minutes()))).toList(),
+                skills(now, asOf), tiers(tiers, windows, years)), attended == null ? null : (Integer) attended.days());
+    }
+
+    private static Strips.YearBand band(SchoolYear y, List<Enrolled> history) {
+        Enrolled then = history.stream().filter(e -> !e.enrolledFrom().isAfter(y.ends()) && (e.enrolledTo() == null || !e.enrolledTo().isBefore(y.starts())))
+                .max(Comparator.comparing(Enrolled::enrolledFrom)).orElse(null);
+        return new Strips.YearBand(y.name(), y.starts(), y.ends(), then == null ? null : then.className(), then == null ? null : (Integer) then.grade());
+    }
+
+    private static List<Strips.PlanSpan> spans(Plan p, Map<Integer, Measure> measures, LocalDate asOf) {
+        Measure measure = measures.get(p.measureId());
+        List<Strips.PlanSpan> all = new ArrayList<>();
+        LocalDate end = p.closedOn() != null ? p.closedOn() : p.ends();
+        for (int i = 0; i < p.phases().size(); i++) {
+            Plan.PlanPhase phase = p.phases().get(i);
+            boolean last = i + 1 == p.phases().size() || p.phases().get(i + 1).starts().isAfter(asOf);
+            LocalDate to = i + 1 < p.phases().size() ? p.phases().get(i + 1).starts().minusDays(1) : end;
+            if (measure != null && !phase.starts().isAfter(asOf)) {
+                all.add(new Strips.PlanSpan(phase.strategy(), phase.perWeek(), measure.name(), phase.starts(), to, p.open() && last));
+            }
+        }
+        return all;
+    }
+
+    private Strips.@Nullable SkillsNow skills(Enrolled now, LocalDate asOf) {
+        List<Integer> known = frameworks.frameworks(now.schoolId()).stream().map(Framework::id).toList();
+        List<SkillStanding> all = List.copyOf(answers.evidence(List.of(now), known, asOf).of(now, asOf).values());
+        return all.isEmpty() ? null : new Strips.SkillsNow(count(all, SkillState.SECURE), count(all, SkillState.SHAKY), count(all, SkillState.NOT_YET));
+    }
+
+    private static int count(List<SkillStanding> all, SkillState state) {
+        return (int) all.stream().filter(s -> s.state() == state).count();
+    }
+
+    private static List<Strips.TierThen> tiers(List<TierOnRecord> tiers, List<Window> windows, List<SchoolYear> years) {
+        List<Strips.TierThen> all = new ArrayList<>();
+        for (TierOnRecord t : tiers) {
+            Integer tier = t.tier();
+            windows.stream().filter(w -> w.name().equals(t.window()) && years.stream().anyMatch(y -> y.id() == w.yearId() && y.name().equals(t.year())))
+                    .findFirst()
+                    .ifPresent(w -> {
+                        if (tier != null) {
+                            all.add(new Strips.TierThen(t.area(), tier, w.starts(), w.ends(), w.name()));
+                        }
+                    });
+        }
+        all.sort(Comparator.comparing(Strips.TierThen::from));
+        return all;
+    }
+}

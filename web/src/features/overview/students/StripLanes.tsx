@@ -1,0 +1,233 @@
+import type { ReactNode } from 'react';
+import type { Strips, StudentPage } from '../../../api/types';
+import { useDrawnWidth } from '../../../charts/useDrawnWidth';
+import { dayNumber, longDay, plural, shortDay } from '../../../lib/format';
+import { tierColour } from '../../../ui/TierMark';
+
+const WIDTH = 860;
+/** As the lanes of scores have it. */
+const LEFT = 34;
+const RIGHT = 12;
+
+type X = (day: string) => number;
+
+/** What else happened, on the time axis that the lanes of scores share: plans, days away, time, contacts, tiers. */
+export function StripLanes({ page }: { page: StudentPage }) {
+  const { strips } = page;
+  const [ref, width] = useDrawnWidth<HTMLDivElement>(WIDTH);
+  const first = dayNumber(page.from);
+  const last = dayNumber(page.to);
+  const x: X = (day) => LEFT + ((dayNumber(day) - first) / Math.max(1, last - first)) * (width - LEFT - RIGHT);
+  const lane = (id: string, title: string, words: string, height: number, marks: ReactNode) => (
+    <section
+      key={id}
+      aria-labelledby={`lane-${id}`}
+      className="keep border-t border-line pt-1.5 pb-1 break-inside-avoid"
+    >
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 id={`lane-${id}`} className="text-[15px] font-semibold m-0" tabIndex={-1}>
+          {title}
+        </h2>
+        <span className="text-soft text-[13px]">{words}</span>
+      </div>
+      <svg
+        width="100%"
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={`${title}: ${words}`}
+        className="block max-w-full"
+      >
+        <YearBands strips={strips} x={x} height={height} />
+        {marks}
+      </svg>
+    </section>
+  );
+  return (
+    <div ref={ref}>
+      {strips.plans.length > 0 && lane('plans', 'Plans', planWords(strips), 26, <Plans strips={strips} x={x} />)}
+      {strips.away && lane('days', 'Days away', awayWords(strips), 24, <Days strips={strips} x={x} />)}
+      {strips.weeks.length > 0 && lane('time', 'Time', timeWords(strips), 38, <Time strips={strips} x={x} />)}
+      {page.contacts.length > 0 &&
+        lane('contacts-strip', 'Contacts over time', contactWords(page), 24, <Contacts page={page} x={x} />)}
+      {strips.tiers.length > 0 &&
+        lane('tiers', 'Tiers', tierWords(strips), 16 * areas(strips).length + 6, <Tiers strips={strips} x={x} />)}
+    </div>
+  );
+}
+
+/** The holidays between two school years are shaded. */
+export function YearBands({ strips, x, height }: { strips: Strips; x: X; height: number }) {
+  return (
+    <g aria-hidden>
+      {strips.years.slice(1).map((y, i) => {
+        const from = x(strips.years[i]?.ends ?? y.starts);
+        return (
+          <rect
+            key={y.name}
+            x={from}
+            y={0}
+            width={Math.max(0, x(y.starts) - from)}
+            height={height}
+            fill="var(--wash)"
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+function Plans({ strips, x }: { strips: Strips; x: X }) {
+  return (
+    <>
+      {strips.plans.map((p) => {
+        const from = x(p.from);
+        const wide = Math.max(3, x(p.to) - from);
+        const words = `${p.strategy} × ${p.perWeek}`;
+        return (
+          <g key={`${p.measure}-${p.from}`}>
+            <rect
+              x={from}
+              y={3}
+              width={wide}
+              height={20}
+              fill="var(--wash)"
+              stroke={p.running ? 'var(--ink)' : 'var(--line)'}
+            />
+            {wide > words.length * 5.6 + 8 && (
+              <text x={from + 4} y={17} fontSize={11} fill="var(--ink)" fontWeight={p.running ? 600 : 400}>
+                {words}
+              </text>
+            )}
+            <title>{`${p.measure}: ${words} a week, ${longDay(p.from)} to ${longDay(p.to)}`}</title>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function planWords(strips: Strips): string {
+  const running = strips.plans.filter((p) => p.running);
+  return running.length > 0
+    ? running.map((p) => `${p.strategy} ${p.perWeek} × a week since ${shortDay(p.from)}`).join('; ')
+    : 'none runs';
+}
+
+function Days({ strips, x }: { strips: Strips; x: X }) {
+  return (
+    <>
+      {strips.late.map((d) => (
+        <line key={`l${d}`} x1={x(d)} x2={x(d)} y1={15} y2={22} stroke="var(--ochre)" strokeWidth={1.5} />
+      ))}
+      {(strips.away ?? []).map((d) => (
+        <line key={d} x1={x(d)} x2={x(d)} y1={4} y2={22} stroke="var(--plum)" strokeWidth={2} />
+      ))}
+    </>
+  );
+}
+
+const within = (day: string, y: Strips['years'][number]) => day >= y.starts && day <= y.ends;
+
+function awayWords(strips: Strips): string {
+  // A year of which nothing is on record was not one without a day away.
+  const told = strips.years.filter(
+    (y, i) => i === strips.years.length - 1 || [...(strips.away ?? []), ...strips.late].some((d) => within(d, y)),
+  );
+  const counts = told.map(
+    (y) => `${y.name.replace('-', '–')}: ${(strips.away ?? []).filter((d) => within(d, y)).length}`,
+  );
+  return `${counts.join(', ')} days${strips.late.length > 0 ? `; late ${strips.late.length}` : ''}`;
+}
+
+function Time({ strips, x }: { strips: Strips; x: X }) {
+  const top = Math.max(1, ...strips.weeks.map((w) => w.minutes));
+  return (
+    <>
+      {strips.weeks.map((w) => {
+        const high = (w.minutes / top) * 34;
+        const wide = Math.max(1.5, x(nextWeek(w.monday)) - x(w.monday) - 1);
+        return <rect key={w.monday} x={x(w.monday)} y={36 - high} width={wide} height={high} fill="var(--stile)" />;
+      })}
+    </>
+  );
+}
+
+const nextWeek = (monday: string) => new Date(Date.parse(monday) + 7 * 86_400_000).toISOString().slice(0, 10);
+
+function timeWords(strips: Strips): string {
+  const newest = strips.weeks.slice(-4);
+  const mean = newest.reduce((n, w) => n + w.minutes, 0) / Math.max(1, newest.length);
+  return `${Math.round(mean)} minutes a week lately; most ${Math.max(...strips.weeks.map((w) => w.minutes))}`;
+}
+
+const WAYS = { call: 'call', talk: 'talk', letter: 'letter', mail: 'mail' } as const;
+
+function Contacts({ page, x }: { page: StudentPage; x: X }) {
+  const all = [...page.contacts].filter((c) => c.on >= page.from).sort((a, b) => a.on.localeCompare(b.on));
+  let free = -100;
+  return (
+    <>
+      {all.map((c) => {
+        const at = x(c.on);
+        const says = at > free + 4;
+        const words = `${WAYS[c.way]}${c.reached ? '' : ', nobody'}`;
+        if (says) free = at + words.length * 6 + 6;
+        return (
+          <g key={c.id}>
+            <line x1={at} x2={at} y1={4} y2={20} stroke={c.reached ? 'var(--ink)' : 'var(--faint)'} strokeWidth={2} />
+            {says && (
+              <text x={at + 4} y={16} fontSize={11} fill="var(--soft)">
+                {words}
+              </text>
+            )}
+            <title>{`${longDay(c.on)}: ${words}`}</title>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function contactWords(page: StudentPage): string {
+  const home = page.contacts.filter((c) => c.whom === 'home' && c.reached).length;
+  return `${plural(page.contacts.length, 'contact')}, home reached ${home === 1 ? 'once' : `${home} times`}`;
+}
+
+const areas = (strips: Strips) => [...new Set(strips.tiers.map((t) => t.area))];
+
+function Tiers({ strips, x }: { strips: Strips; x: X }) {
+  return (
+    <>
+      {areas(strips).map((area, row) => (
+        <g key={area}>
+          {strips.tiers
+            .filter((t) => t.area === area)
+            .map((t) => (
+              <text
+                key={t.from}
+                x={Math.max(LEFT, x(t.from))}
+                y={16 * row + 14}
+                fontSize={12}
+                fill={tierColour(t.tier)}
+                fontWeight={600}
+              >
+                {`${area} ${t.tier}`}
+              </text>
+            ))}
+        </g>
+      ))}
+    </>
+  );
+}
+
+function tierWords(strips: Strips): string {
+  return areas(strips)
+    .map(
+      (a) =>
+        `${a}: ${strips.tiers
+          .filter((t) => t.area === a)
+          .map((t) => `${t.window.toLowerCase()} ${t.tier}`)
+          .join(', ')}`,
+    )
+    .join('; ');
+}
