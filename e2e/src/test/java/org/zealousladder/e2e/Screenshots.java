@@ -39,6 +39,11 @@ class Screenshots extends BrowserTest {
         assertThat(heading("Zuri Halloran")).isVisible();
         button("Clear").click();
         shot("student");
+        view("Find");
+        page.getByLabel("As text").fill(
+                "tier in Oral reading in winter is at least 2 and (days absent are over 3 or no running plan in Reading) and no contact with home since 1 Jan 2026");
+        assertThat(page.getByText("Keep as a list")).isVisible();
+        shot("find");
         subView("Trends", "Plans and sessions");
         assertThat(heading("Reading:")).isVisible();
         shot("plans");
