@@ -108,8 +108,8 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
   const [acting, setActing] = useState<'change' | 'end'>();
   // What was ticked, until it is answered.
   const [asked, setAsked] = useState<boolean>();
-  // Whoever opens a list sees it as it is now.
-  const livingToday = live && page.data?.list.criterion !== undefined;
+  // Whoever keeps a list sees it as it is now; others as of this morning, or of when its keeper last looked.
+  const livingToday = live && page.data?.list.criterion !== undefined && page.data.list.mayChange;
   const bring = fresh.mutate;
   useEffect(() => {
     if (livingToday) bring(id);
@@ -148,7 +148,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
             Open the criterion
           </Link>
         )}
-        {list.criterion && live && (
+        {list.criterion && list.mayChange && live && (
           <Button disabled={fresh.isPending} onClick={() => fresh.mutate(id)}>
             {fresh.isPending ? 'Asking ...' : 'Bring up to date now'}
           </Button>

@@ -43,7 +43,8 @@ function Figure({ figure, page }: { figure: NowFigure; page: StudentPage }) {
       type="button"
       className={LOOK}
       onClick={() => {
-        const there = document.getElementById(id ?? '');
+        // A lane that is not shown can be chosen there.
+        const there = document.getElementById(id ?? '') ?? document.getElementById('choose-lanes');
         there?.scrollIntoView({ block: 'start' });
         there?.focus({ preventScroll: true });
       }}

@@ -11,47 +11,85 @@ const RIGHT = 12;
 
 type X = (day: string) => number;
 
-/** What else happened, on the time axis that the lanes of scores share: plans, days away, time, contacts, tiers. */
-export function StripLanes({ page }: { page: StudentPage }) {
+/** One kind of what else happened: its lane's key, its title, and what it says in words. */
+export interface Strip {
+  key: string;
+  title: string;
+  words: string;
+  height: number;
+  marks: (x: X) => ReactNode;
+}
+
+/** What else is on record: plans, days away, time, contacts, tiers. */
+export function stripsOf(page: StudentPage): Strip[] {
   const { strips } = page;
-  const [ref, width] = useDrawnWidth<HTMLDivElement>(WIDTH);
+  const all: (Strip | false)[] = [
+    strips.plans.length > 0 && {
+      key: 'plans',
+      title: 'Plans',
+      words: planWords(strips),
+      height: 26,
+      marks: (x) => <Plans strips={strips} x={x} />,
+    },
+    strips.away !== undefined && {
+      key: 'days',
+      title: 'Days away',
+      words: awayWords(strips),
+      height: 24,
+      marks: (x) => <Days strips={strips} x={x} />,
+    },
+    strips.weeks.length > 0 && {
+      key: 'time',
+      title: 'Time',
+      words: timeWords(strips),
+      height: 38,
+      marks: (x) => <Time strips={strips} x={x} />,
+    },
+    page.contacts.length > 0 && {
+      key: 'contacts-strip',
+      title: 'Contacts over time',
+      words: contactWords(page),
+      height: 24,
+      marks: (x) => <Contacts page={page} x={x} />,
+    },
+    strips.tiers.length > 0 && {
+      key: 'tiers',
+      title: 'Tiers',
+      words: tierWords(strips),
+      height: 16 * areas(strips).length + 6,
+      marks: (x) => <Tiers strips={strips} x={x} />,
+    },
+  ];
+  return all.filter((s) => s !== false);
+}
+
+/** One lane of them, on the time axis that the lanes of scores share. */
+export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) {
+  const { key, title, words, height } = strip;
+  const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const first = dayNumber(page.from);
   const last = dayNumber(page.to);
   const x: X = (day) => LEFT + ((dayNumber(day) - first) / Math.max(1, last - first)) * (width - LEFT - RIGHT);
-  const lane = (id: string, title: string, words: string, height: number, marks: ReactNode) => (
-    <section
-      key={id}
-      aria-labelledby={`lane-${id}`}
-      className="keep border-t border-line pt-1.5 pb-1 break-inside-avoid"
-    >
+  return (
+    <section aria-labelledby={`lane-${key}`}>
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 id={`lane-${id}`} className="text-[15px] font-semibold m-0" tabIndex={-1}>
+        <h2 id={`lane-${key}`} className="text-[15px] font-semibold m-0" tabIndex={-1}>
           {title}
         </h2>
         <span className="text-soft text-[13px]">{words}</span>
       </div>
       <svg
+        ref={ref}
         width="100%"
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={`${title}: ${words}`}
         className="block max-w-full"
       >
-        <YearBands strips={strips} x={x} height={height} />
-        {marks}
+        <YearBands strips={page.strips} x={x} height={height} />
+        {strip.marks(x)}
       </svg>
     </section>
-  );
-  return (
-    <div ref={ref}>
-      {strips.plans.length > 0 && lane('plans', 'Plans', planWords(strips), 26, <Plans strips={strips} x={x} />)}
-      {strips.away && lane('days', 'Days away', awayWords(strips), 24, <Days strips={strips} x={x} />)}
-      {strips.weeks.length > 0 && lane('time', 'Time', timeWords(strips), 38, <Time strips={strips} x={x} />)}
-      {page.contacts.length > 0 &&
-        lane('contacts-strip', 'Contacts over time', contactWords(page), 24, <Contacts page={page} x={x} />)}
-      {strips.tiers.length > 0 &&
-        lane('tiers', 'Tiers', tierWords(strips), 16 * areas(strips).length + 6, <Tiers strips={strips} x={x} />)}
-    </div>
   );
 }
 

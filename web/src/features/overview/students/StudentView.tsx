@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
-import type { MeasureRef, StudentPage, TrendCard } from '../../../api/types';
-import { TrendTable } from '../../../charts/TrendTable';
-import { gradeWords, longDay, score, unbroken } from '../../../lib/format';
+import { useParams } from 'react-router';
+import type { StudentPage, TrendCard } from '../../../api/types';
+import { gradeWords, longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
@@ -11,20 +10,16 @@ import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { GoalDialog } from '../../../parts/goals/GoalDialog';
 import { PlanNote } from '../../../parts/plans/PlanNote';
 import { Button } from '../../../ui/Button';
-import { DecisionWord } from '../../../ui/Decision';
 import { Empty, Failed, Loading } from '../../../ui/States';
-import { TierMark } from '../../../ui/TierMark';
 import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { Facts } from './Facts';
-import { LaneChart, lanePoints } from './LaneChart';
+import { Lanes } from './Lanes';
 import { NextSteps } from './NextSteps';
 import { Now } from './Now';
-import { Parts } from './Parts';
 import { useStudentPage } from './queries';
 import { Steps } from './Steps';
-import { StripLanes } from './StripLanes';
 import { StudentContacts } from './StudentContacts';
 
 export default function StudentView() {
@@ -48,7 +43,7 @@ export default function StudentView() {
 
 function Page({ page }: { page: StudentPage }) {
   const { nameOf } = useNames();
-  const { link, live, choices } = useScope();
+  const { live, choices } = useScope();
   const picks = usePicks();
   const [goalFor, setGoalFor] = useState<TrendCard | null>(null);
   const unseen = choices.measures.filter(
@@ -109,43 +104,7 @@ function Page({ page }: { page: StudentPage }) {
             time axis.
           </Empty>
         )}
-        <ol className="m-0 p-0 list-none">
-          {page.lanes.map((lane) => (
-            <li key={lane.measure.id} className="keep border-t border-line pt-2 pb-3">
-              <div className="flex flex-wrap items-baseline gap-x-3">
-                <h2 id={`lane-measure-${lane.measure.id}`} tabIndex={-1} className="text-[15px] font-semibold m-0">
-                  {lane.measure.name}
-                </h2>
-                <span className="text-soft text-[13px]">{lane.measure.unit}</span>
-                <Seasons measure={lane.measure} seasons={lane.seasons} />
-                <span className="ml-auto flex gap-4 items-center no-print">
-                  {live && !lane.card.goal && <Button onClick={() => setGoalFor(lane.card)}>Set a goal</Button>}
-                  <Link
-                    to={link('/trends', {
-                      open: String(page.student.id),
-                      measure: String(lane.measure.id),
-                      who: `class-${page.classId}`,
-                    })}
-                    className="text-act font-semibold text-[13.5px] no-underline hover:underline"
-                    aria-label={`Open large: ${lane.measure.name}`}
-                  >
-                    Open large
-                  </Link>
-                </span>
-              </div>
-              {lane.card.proposal && (
-                <p className="m-0 text-[14px]">
-                  <DecisionWord kind={lane.card.proposal.kind} label={`${lane.card.proposal.label}.`} />{' '}
-                  {unbroken(lane.card.proposal.reason)}
-                </p>
-              )}
-              <LaneChart lane={lane} strips={page.strips} from={page.from} to={page.to} />
-              <TrendTable card={lane.card} points={lanePoints(lane)} />
-              {lane.parts.length > 0 && <Parts lane={lane} />}
-            </li>
-          ))}
-        </ol>
-        <StripLanes page={page} />
+        <Lanes page={page} onGoal={setGoalFor} />
         <StudentContacts page={page} />
         {page.plans.map(({ measure, plans }) => (
           <div key={measure.id} className="mt-4">
@@ -158,20 +117,5 @@ function Page({ page }: { page: StudentPage }) {
         <GoalDialog card={goalFor} title={`A goal in ${goalFor.measure.name}`} onClose={() => setGoalFor(null)} />
       )}
     </div>
-  );
-}
-
-function Seasons({ seasons, measure }: { measure: MeasureRef; seasons: StudentPage['lanes'][number]['seasons'] }) {
-  return (
-    <span className="flex flex-wrap gap-x-4 text-[13px] text-soft">
-      {seasons.slice(-2).map((s) => (
-        <span key={s.starts} className="inline-flex items-center gap-1">
-          {s.window} {s.starts.slice(0, 4)}:{' '}
-          <b className="font-semibold text-ink">{score(s.cell.value ?? 0, measure)}</b>
-          {s.cell.tier !== undefined && <TierMark tier={s.cell.tier} size={12} />} {s.cell.bandName}
-          {s.cell.closeCall && ', close'}
-        </span>
-      ))}
-    </span>
   );
 }

@@ -76,6 +76,7 @@ class FindPageTest extends BrowserTest {
         teacher.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tier 3, no plan")).click();
         assertThat(teacher.getByText("who have no running plan in Reading").first()).isVisible();
         assertThat(teacher.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("End the list"))).hasCount(0);
+        assertThat(teacher.getByRole(AriaRole.ALERT)).hasCount(0);
         subView("Find", "Lists");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tier 3, no plan").setExact(true).setPressed(false)).click();
         button("End the list").click();

@@ -26,6 +26,30 @@ class StudentFactsTest extends BrowserTest {
     }
 
     @Test
+    void lanesAreChosenOrderedAndKept() {
+        signIn("R. Oduya");
+        view("Ladder");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Zuri Halloran")).first().click();
+        Locator lanes = page.locator("#view ol > li h2");
+        assertThat(lanes.first()).hasText("Oral reading");
+        button("Choose lanes").click();
+        dialog().getByLabel("Maze", new Locator.GetByLabelOptions().setExact(true)).uncheck();
+        for (int i = 0; i < 12 && !lanes.first().innerText().equals("Days away"); i++) {
+            dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Earlier: Days away")).click();
+        }
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Done")).click();
+        page.reload();
+        assertThat(lanes.first()).hasText("Days away");
+        assertThat(lanes.filter(new Locator.FilterOptions().setHasText("Maze"))).hasCount(0);
+        assertThat(page.getByText("1 not shown")).isVisible();
+        button("Choose lanes").click();
+        button("As they were").click();
+        assertThat(dialog().getByLabel("Maze", new Locator.GetByLabelOptions().setExact(true))).isChecked();
+        page.keyboard().press("Escape");
+        assertThat(lanes.first()).hasText("Oral reading");
+    }
+
+    @Test
     void theStudentsOfTheScopeAreSteppedThrough() {
         signIn("R. Oduya");
         view("Ladder");

@@ -86,6 +86,7 @@ abstract class OtherSchool extends ScreeningTest {
         int school = number("select id from roster_school where code = :c", mine("OUTER"));
         asked.put("year", String.valueOf(thisYear()));
         asked.put("measure", String.valueOf(measure("oral-reading")));
+        asked.put("grouping", "Support");
         asked.put("school", String.valueOf(school));
         asked.put("student", String.valueOf(foreign));
         asked.put("students", String.valueOf(foreign));

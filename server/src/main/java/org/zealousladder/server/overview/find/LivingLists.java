@@ -76,12 +76,16 @@ public class LivingLists {
         return scope == null || scope.isBlank() ? null : Who.parse(scope);
     }
 
-    /** Of the students whom the viewer may see. @return how many came and left */
+    /**
+     * As whoever may change it sees it: with fewer students in sight others would leave it half done, and its scope may not be theirs.
+     *
+     * @return how many came and left; for others none
+     */
     @Transactional
     public int fresh(int id) {
         KeptList list = lists.list(id);
         String criterion = list.criterion();
-        return criterion == null ? 0 : lists.fresh(id, find.find(criterion, scope(list.scope()), calendar.today()).found());
+        return criterion == null || !list.mayChange() ? 0 : lists.fresh(id, find.find(criterion, scope(list.scope()), calendar.today()).found());
     }
 
     /** The day on which somebody is on a list today. */

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
@@ -194,7 +195,7 @@ class FindStudentsTest extends ServerTest {
         assertEquals(kept.path("students").size(), fresh.path("students").size());
         assertEquals(1, fresh.path("list").path("news").asInt());
         assertEquals(fresh.path("students").size(), fresh.path("turns").size(), "who came and went on one day never was on it");
-        call(coordinator, org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post("/api/find/lists/" + id + "/seen"))
+        call(coordinator, post("/api/find/lists/" + id + "/seen"))
                 .andExpect(status().isNoContent());
         assertEquals(0, list(coordinator, id).path("list").path("news").asInt());
         call(coordinator, delete("/api/find/lists/" + id)).andExpect(status().isNoContent());
@@ -228,6 +229,8 @@ class FindStudentsTest extends ServerTest {
     void aSharedListIsChangedByItsOwnerOnly() throws Exception {
         int id = keep(coordinator, Map.of("name", "Shared one", "criterion", "grade is 3", "scope", "school-" + school, "shared", true), List.of());
         assertEquals(find(teacher, "", null).path("found").asInt(), list(teacher, id).path("students").size(), "each sees their own on it");
+        // It is not brought up to date by whom it is not: its scope may not be theirs.
+        assertEquals(0, body(call(teacher, post("/api/find/lists/" + id + "/fresh"))).path("turned").asInt(-1));
         call(teacher,
                 put("/api/find/lists/" + id).contentType("application/json").content("{\"name\":\"Mine now\",\"criterion\":\"grade is 2\",\"shared\":true}"))
                 .andExpect(refused("403 forbidden"));
