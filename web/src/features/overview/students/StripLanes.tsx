@@ -47,7 +47,7 @@ export function stripsOf(page: StudentPage): Strip[] {
     },
     page.contacts.length > 0 && {
       key: 'contacts-strip',
-      title: 'Contacts over time',
+      title: 'Calls and letters',
       words: contactWords(page),
       height: 24,
       marks: (x) => <Contacts page={page} x={x} />,
