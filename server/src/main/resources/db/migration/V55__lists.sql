@@ -23,7 +23,8 @@ create table lists_member (
   starts     date not null,
   ends       date check (ends >= starts - 1),
   came_at    timestamptz not null default now(),
-  constraint lists_member_once exclude using gist (list_id with =, student_id with =, (case when ends < starts then 'empty'::daterange else daterange(starts, ends, '[]') end) with &&)
+  constraint lists_member_once exclude using gist (list_id with =, student_id with =,
+    (case when ends < starts then 'empty'::daterange else daterange(starts, ends, '[]') end) with &&)
 );
 create index on lists_member (student_id);
 -- Who wants to be told when somebody new is on a list.
@@ -36,14 +37,26 @@ create table lists_watch (
 alter table lists_list enable row level security;
 alter table lists_member enable row level security;
 alter table lists_watch enable row level security;
--- The server itself brings everybody's up to date.
-create policy see on lists_list for select using (((select scope_role()) = 'administrator' and (select scope_person()) = 0) or owner_id = (select scope_person()) or (shared and ((select scope_role()) = 'administrator' or school_id in (select scope_schools()))));
+-- The server itself, person 0, brings everybody's up to date.
+create policy see on lists_list for select using (
+  owner_id = (select scope_person())
+  or ((select scope_role()) = 'administrator' and ((select scope_person()) = 0 or shared))
+  or (shared and school_id in (select scope_schools())));
 create policy add on lists_list for insert with check (owner_id = (select scope_person()));
-create policy change on lists_list for update using (owner_id = (select scope_person()) or (shared and ((select scope_role()) = 'administrator' or school_id in (select scope_schools()))));
-create policy see on lists_member for select using (list_id in (select id from lists_list) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
-create policy add on lists_member for insert with check (list_id in (select id from lists_list) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
-create policy change on lists_member for update using (list_id in (select id from lists_list) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
-create policy own on lists_watch for all using (person_id = (select scope_person())) with check (person_id = (select scope_person()) and list_id in (select id from lists_list));
+create policy change on lists_list for update using (
+  owner_id = (select scope_person()) or ((select scope_role()) = 'administrator' and ((select scope_person()) = 0 or shared)));
+-- Who is on it is seen by whoever sees the list and the student, and written by whoever may change the list.
+create function lists_mine() returns setof integer language sql stable as $$
+  select id from lists_list
+   where owner_id = scope_person() or (scope_role() = 'administrator' and (scope_person() = 0 or shared)) $$;
+create policy see on lists_member for select using (
+  list_id in (select id from lists_list) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
+create policy add on lists_member for insert with check (
+  list_id in (select lists_mine()) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
+create policy change on lists_member for update using (
+  list_id in (select lists_mine()) and ((select scope_role()) = 'administrator' or student_id in (select scope_students())));
+create policy own on lists_watch for all using (person_id = (select scope_person()))
+  with check (person_id = (select scope_person()) and list_id in (select id from lists_list));
 grant select, insert on lists_list, lists_member to ladder_app;
 grant select, insert, update, delete on lists_watch to ladder_app;
 grant update (name, criterion, scope, columns, shared, school_id, fresh_on, ended_on) on lists_list to ladder_app;

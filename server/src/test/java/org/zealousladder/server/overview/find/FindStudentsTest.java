@@ -214,7 +214,8 @@ class FindStudentsTest extends ServerTest {
         assertTrue(find(coordinator, "on the list Two to watch", "school-" + school).has("mistake"));
         send(teacher, "/api/find/lists", Map.of("list", Map.of("name", "two to WATCH", "shared", false), "students", List.of()))
                 .andExpect(refused("409 conflict"));
-        send(teacher, "/api/find/lists", Map.of("list", Map.of("name", " ", "shared", false), "students", List.of())).andExpect(status().is4xxClientError());
+        send(teacher, "/api/find/lists", Map.of("list", Map.of("name", " ", "shared", false), "students", List.of()))
+                .andExpect(refused("422 invalid name"));
         send(teacher, "/api/find/lists/" + id + "/students", Map.of("on", List.of(), "off", List.of(two.get(0)))).andExpect(status().isNoContent());
         assertEquals(List.of("Noor Ellery"), names(list(teacher, id).path("students")));
         // Nobody can be put on a list who is not one's own.
@@ -229,6 +230,9 @@ class FindStudentsTest extends ServerTest {
     void aSharedListIsChangedByItsOwnerOnly() throws Exception {
         int id = keep(coordinator, Map.of("name", "Shared one", "criterion", "grade is 3", "scope", "school-" + school, "shared", true), List.of());
         assertEquals(find(teacher, "", null).path("found").asInt(), list(teacher, id).path("students").size(), "each sees their own on it");
+        // Nor by the database, whatever the service would let through.
+        assertEquals(0, asking(teacher, () -> db.sql("update lists_list set name = 'Mine' where id = :id").param("id", id).update()));
+        assertEquals(0, asking(teacher, () -> db.sql("update lists_member set ends = starts where list_id = :id").param("id", id).update()));
         // It is not brought up to date by whom it is not: its scope may not be theirs.
         assertEquals(0, body(call(teacher, post("/api/find/lists/" + id + "/fresh"))).path("turned").asInt(-1));
         call(teacher,
