@@ -60,7 +60,8 @@ class AttendanceTerms implements AnswersTerms {
                 select a.student_id, 100 * a.value / nullif(n.days, 0) as value
                   from ({away}) a join here h on h.student_id = a.student_id
                   join (select x.calendar, x.since, count(o.day)::double precision as days from (select distinct calendar, since from here) x
-                          left join open o on o.calendar = x.calendar and o.day between x.since and :to group by 1, 2) n on n.calendar = h.calendar and n.since = h.since"""),
+                          left join open o on o.calendar = x.calendar and o.day between x.since and :to group by 1, 2) n
+                    on n.calendar = h.calendar and n.since = h.since"""),
                 s, a).with("here", here).put("away", days(s, a, "absent").named("away")));
     }
 

@@ -59,7 +59,7 @@ class FindController {
     /** All that a criterion can speak of. */
     @GetMapping("/api/find/words")
     FindWords words() {
-        return new FindWords(FindService.terms().stream().map(FindController::term).toList(), Arrays.stream(Noun.values()).filter(n -> n != Noun.GROUPING_VALUE)
+        return new FindWords(Arrays.stream(Term.values()).map(FindController::term).toList(), Arrays.stream(Noun.values()).filter(n -> n != Noun.GROUPING_VALUE)
                 .map(n -> new FindNames(n, find.names(n, null))).toList());
     }
 

@@ -4,7 +4,6 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -145,9 +144,9 @@ public class FindService {
             return List.of();
         }
         // By name, the page is known before anything is told of anybody: then it is told of those on it alone.
-        List<Integer> page = by.column() == null && students.size() > rows ? store.byName(roster.base(students, asOf), asOf, rows, from) : students;
-        int skipped = page == students ? from : 0;
-        List<FindStore.Row> table = finder.table(columns, page, roster.base(page, asOf), asOf, by, skipped, rows);
+        boolean byName = by.column() == null;
+        List<Integer> page = byName ? store.byName(roster.base(students, asOf), asOf, rows, from) : students;
+        List<FindStore.Row> table = finder.table(columns, page, roster.base(page, asOf), asOf, by, byName ? 0 : from, rows);
         Map<Integer, Enrolled> names = roster.enrolledAmong(table.stream().map(FindStore.Row::student).toList(), asOf).stream()
                 .collect(Collectors.toMap(Enrolled::id, Function.identity(), (a, b) -> a));
         return table.stream().filter(r -> names.containsKey(r.student())).map(r -> new FoundRow(requireNonNull(names.get(r.student())), r.values())).toList();
@@ -247,11 +246,6 @@ public class FindService {
                             p.what() == CriterionText.What.JOIN ? Edits.joinedOtherwise(whole, p.of()) : null))
                     .toList();
         }
-    }
-
-    /** Codes of all terms, for completion. */
-    static List<Term> terms() {
-        return Arrays.asList(Term.values());
     }
 
     /** Names as views show them, in the order given. */

@@ -173,7 +173,8 @@ class RosterStore {
                     .query(Integer.class).single();
             case LIST -> db.sql("""
                     select coalesce((select school_id from lists_list where id = :id),
-                                    (select c.school_id from lists_member m join roster_enrolment e on e.student_id = m.student_id join roster_class c on c.id = e.class_id
+                                    (select c.school_id from lists_member m join roster_enrolment e on e.student_id = m.student_id
+                                      join roster_class c on c.id = e.class_id
                                       where m.list_id = :id order by m.ends is null desc, e.starts desc limit 1), (select min(id) from roster_school))""")
                     .param("id", who.id()).query(Integer.class).single();
             case GRADE, SCHOOL -> who.id();

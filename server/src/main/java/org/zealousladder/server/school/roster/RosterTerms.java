@@ -87,7 +87,8 @@ class RosterTerms implements AnswersTerms {
                          y.starts as year_starts, e.starts as enrolled_from, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name
                     from {enrolments} e join roster_class c on c.id = e.class_id join roster_year y on y.id = c.year_id join roster_student s on s.id = e.student_id
                    where {who} and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)),
-                years as materialized (select s.school_id, y as year_id from (select distinct school_id from base) s cross join lateral roster_years_of(s.school_id) y)""")
+                years as materialized (select s.school_id, y as year_id from (select distinct school_id from base) s
+                                           cross join lateral roster_years_of(s.school_id) y)""")
                 .put("enrolments", Sql.of(past ? "roster_enrolment_known(:asOf)" : "roster_enrolment"));
         if (only != null) {
             return base.put("who", Sql.of("e.student_id = any(:only)").bind("only", only.toArray(Integer[]::new)));

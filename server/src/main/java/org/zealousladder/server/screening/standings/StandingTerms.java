@@ -24,7 +24,10 @@ import org.zealousladder.server.scores.scores.ScoreTerms;
 /** Where scores stand: bands, close calls, percentiles, and who has none. The same as {@link StandingsService} says, for many at once. */
 @Component
 public class StandingTerms implements AnswersTerms {
-    /** A cut nearer than so many errors of measurement is a close call: beyond it the chance of standing on its other side is what {@link BandLadder#CLOSE_CALL} allows. */
+    /**
+     * A cut nearer than so many errors of measurement is a close call: beyond it the chance of standing on its other side is what
+     * {@link BandLadder#CLOSE_CALL} allows.
+     */
     private static final double NEAR = NormalDistribution.of(0, 1).inverseSurvivalProbability(BandLadder.CLOSE_CALL);
 
     private final MeasureTerms measures;
