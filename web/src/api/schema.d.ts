@@ -141,7 +141,7 @@ export interface paths {
         };
         get: operations["own"];
         put?: never;
-        post: operations["keep_5"];
+        post: operations["keep_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -331,7 +331,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["view_1"];
+        get: operations["view_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -724,6 +724,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["view_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/behind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["behind"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare/years": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["years"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/contacts": {
         parameters: {
             query?: never;
@@ -829,7 +877,7 @@ export interface paths {
         };
         get: operations["texts"];
         put?: never;
-        post: operations["keep_4"];
+        post: operations["keep_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1371,7 +1419,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["open"];
+        get: operations["open_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1438,7 +1486,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["drop"];
+        delete: operations["drop_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1485,7 +1533,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["export_2"];
+        post: operations["export_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1501,7 +1549,7 @@ export interface paths {
         };
         get: operations["lists"];
         put?: never;
-        post: operations["keep_3"];
+        post: operations["keep_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1611,7 +1659,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["words"];
+        get: operations["words_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2004,6 +2052,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/papers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/passkey/options": {
         parameters: {
             query?: never;
@@ -2302,6 +2382,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["reopen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["print"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choices_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["words"];
+        put: operations["keep"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2788,14 +2916,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/report/pdf/{id}": {
+    "/api/reports": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["progress"];
+        get: operations["view_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2804,16 +2932,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/report/pdf/{id}/file": {
+    "/api/reports/export": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get?: never;
+        put?: never;
+        post: operations["export_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["kept"];
+        put?: never;
+        post: operations["keep_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/kept/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["open"];
         put?: never;
         post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pdf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3293,7 +3469,7 @@ export interface paths {
         };
         get: operations["board"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3565,7 +3741,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4029,7 +4205,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4463,6 +4639,25 @@ export interface components {
             schoolId: number;
             teach: string;
         };
+        BehindMark: {
+            /** Format: date */
+            day: string;
+            second: boolean;
+            student: components["schemas"]["StudentRef"];
+            value: string;
+            what: string;
+        };
+        BehindStudent: {
+            /** Format: double */
+            first?: number;
+            /** Format: int32 */
+            firstN: number;
+            /** Format: double */
+            second?: number;
+            /** Format: int32 */
+            secondN: number;
+            student: components["schemas"]["StudentRef"];
+        };
         Benchmark: {
             band: string;
             /** Format: date */
@@ -4819,6 +5014,59 @@ export interface components {
             /** Format: int32 */
             school: number;
             window: components["schemas"]["Window"];
+        };
+        CompareBehind: {
+            marks: components["schemas"]["BehindMark"][];
+            row: components["schemas"]["CompareRow"];
+            students: components["schemas"]["BehindStudent"][];
+            /** Format: int32 */
+            total: number;
+        };
+        CompareRow: {
+            better?: boolean;
+            /** Format: int32 */
+            decimals: number;
+            /** Format: double */
+            difference?: number;
+            /** Format: double */
+            first?: number;
+            /** Format: int32 */
+            firstN: number;
+            firstWords?: string;
+            /** @enum {string} */
+            group: "SCORES" | "BANDS" | "SKILLS" | "WORK" | "ENGAGEMENT";
+            /** Format: double */
+            high?: number;
+            key: string;
+            /** @enum {string} */
+            kind: "MEAN" | "PEOPLE" | "COUNTS";
+            /** Format: double */
+            low?: number;
+            /** Format: double */
+            second?: number;
+            /** Format: int32 */
+            secondN: number;
+            secondWords?: string;
+            settles: boolean;
+            unit: string;
+            what: string;
+        };
+        CompareSide: {
+            /** Format: date */
+            from: string;
+            of: string;
+            student?: components["schemas"]["StudentRef"];
+            /** Format: int32 */
+            students: number;
+            title: string;
+            /** Format: date */
+            to: string;
+        };
+        CompareView: {
+            first: components["schemas"]["CompareSide"];
+            rows: components["schemas"]["CompareRow"][];
+            same: boolean;
+            second: components["schemas"]["CompareSide"];
         };
         ComparedWords: {
             /** Format: int32 */
@@ -6208,6 +6456,45 @@ export interface components {
             /** Format: int64 */
             id: number;
         };
+        KeptReport: {
+            /** Format: date */
+            from?: string;
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            lastOn?: string;
+            name: string;
+            /** @enum {string} */
+            span: "week" | "four-weeks" | "year" | "dates";
+            state?: string;
+            tables: ("TAKING_PART" | "RESULTS" | "SKILLS" | "STUDENTS_SKILLS")[];
+            /** Format: date */
+            to?: string;
+            weekly: boolean;
+            who: string;
+        };
+        KeptReportForm: {
+            /** Format: date */
+            from?: string;
+            /** Format: int32 */
+            id?: number;
+            name: string;
+            /** @enum {string} */
+            span: "week" | "four-weeks" | "year" | "dates";
+            tables: ("TAKING_PART" | "RESULTS" | "SKILLS" | "STUDENTS_SKILLS")[];
+            /** Format: date */
+            to?: string;
+            weekly: boolean;
+            who: string;
+        };
+        KeptReportId: {
+            /** Format: int32 */
+            id: number;
+        };
+        KeptReports: {
+            canSend: boolean;
+            reports: components["schemas"]["KeptReport"][];
+        };
         KeptTable: {
             atTime?: string;
             /** Format: int32 */
@@ -6216,6 +6503,11 @@ export interface components {
             name: string;
             shares?: string;
             students: components["schemas"]["StudentRef"][];
+        };
+        KindChoice: {
+            /** @enum {string} */
+            kind: "home" | "meeting";
+            sections: components["schemas"]["SectionChoice"][];
         };
         LadderForm: {
             bands: components["schemas"]["DrawnBand"][];
@@ -6987,6 +7279,13 @@ export interface components {
         OntoCaseload: {
             students: number[];
         };
+        OpenedReport: {
+            /** Format: date */
+            from: string;
+            report: components["schemas"]["KeptReport"];
+            /** Format: date */
+            to: string;
+        };
         Opinion: {
             by?: string;
             /** Format: int64 */
@@ -7176,6 +7475,19 @@ export interface components {
             /** Format: int32 */
             student: number;
         };
+        PapersBegun: {
+            /** Format: int64 */
+            id: number;
+        };
+        PapersProgress: {
+            /** Format: int32 */
+            done: number;
+            failed?: string;
+            ready: boolean;
+            title: string;
+            /** Format: int32 */
+            total: number;
+        };
         Part: {
             /** Format: int32 */
             added: number;
@@ -7269,10 +7581,6 @@ export interface components {
             marks: components["schemas"]["DomainMark"][];
             students: components["schemas"]["ProfileStudent"][];
         };
-        PdfBegun: {
-            /** Format: int64 */
-            id: number;
-        };
         PdfForm: {
             /** Format: date */
             asOf: string;
@@ -7284,14 +7592,6 @@ export interface components {
             window?: number;
             /** Format: int32 */
             year: number;
-        };
-        PdfProgress: {
-            /** Format: int32 */
-            done: number;
-            failed?: string;
-            ready: boolean;
-            /** Format: int32 */
-            total: number;
         };
         PeerMedian: {
             /** Format: int32 */
@@ -7358,6 +7658,17 @@ export interface components {
             /** Format: double */
             slopeLow: number;
             stops: components["schemas"]["TrendStop"][];
+        };
+        PhraseForm: {
+            /** @enum {string} */
+            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
+            words: string;
+        };
+        PhraseWords: {
+            english: string;
+            /** @enum {string} */
+            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
+            words?: string;
         };
         PieceAttempt: {
             link?: string;
@@ -7607,6 +7918,37 @@ export interface components {
             /** Format: int32 */
             window: number;
         };
+        PrintChoices: {
+            kinds: components["schemas"]["KindChoice"][];
+            /** Format: int32 */
+            missing: number;
+            second?: string;
+        };
+        PrintForm: {
+            /** Format: date */
+            asOf: string;
+            codes: boolean;
+            /** @enum {string} */
+            kind: "home" | "meeting";
+            second: boolean;
+            sections: ("facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures")[];
+            whose: string;
+        };
+        PrintWords: {
+            mayChange: boolean;
+            /** Format: int32 */
+            missing: number;
+            name?: string;
+            phrases: components["schemas"]["PhraseWords"][];
+            /** Format: int32 */
+            school: number;
+            tag?: string;
+        };
+        PrintWordsForm: {
+            name: string;
+            phrases: components["schemas"]["PhraseForm"][];
+            tag: string;
+        };
         Printed: {
             view: string;
             who?: string;
@@ -7817,6 +8159,37 @@ export interface components {
             /** Format: int32 */
             tier: number;
         };
+        ReportCell: {
+            /** Format: double */
+            number?: number;
+            text?: string;
+        };
+        ReportColumn: {
+            /** Format: int32 */
+            decimals: number;
+            explains: string;
+            /** @enum {string} */
+            kind: "NUMBER" | "SHARE" | "CHANGE" | "DAY" | "TEXT";
+            name: string;
+        };
+        ReportFoot: {
+            cells: components["schemas"]["ReportCell"][];
+            name: string;
+        };
+        ReportLine: {
+            cells: components["schemas"]["ReportCell"][];
+            name?: string;
+            student?: components["schemas"]["StudentRef"];
+        };
+        ReportPart: {
+            area?: string;
+            /** Format: int32 */
+            decimals: number;
+            foot: components["schemas"]["ReportFoot"][];
+            lines: components["schemas"]["ReportLine"][];
+            title?: string;
+            unit?: string;
+        };
         ReportStudent: {
             bandBefore?: string;
             close: boolean;
@@ -7831,6 +8204,15 @@ export interface components {
             support?: string;
             /** Format: double */
             value: number;
+        };
+        ReportTable: {
+            columns: components["schemas"]["ReportColumn"][];
+            /** @enum {string} */
+            kind: "TAKING_PART" | "RESULTS" | "SKILLS" | "STUDENTS_SKILLS";
+            name: string;
+            of: string;
+            parts: components["schemas"]["ReportPart"][];
+            says: string;
         };
         ReportUntested: {
             /** @enum {string} */
@@ -7855,6 +8237,40 @@ export interface components {
             title: string;
             untested: components["schemas"]["ReportUntested"][];
             window: components["schemas"]["Window"];
+        };
+        ReportsForm: {
+            /** Format: date */
+            asOf: string;
+            codes: boolean;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            who: string;
+        };
+        ReportsPdfForm: {
+            /** Format: date */
+            asOf: string;
+            codes: boolean;
+            /** Format: date */
+            from: string;
+            tables: ("TAKING_PART" | "RESULTS" | "SKILLS" | "STUDENTS_SKILLS")[];
+            /** Format: date */
+            to: string;
+            who: string;
+        };
+        ReportsView: {
+            /** Format: date */
+            asOf: string;
+            /** Format: date */
+            from: string;
+            student?: components["schemas"]["StudentRef"];
+            /** Format: int32 */
+            students: number;
+            tables: components["schemas"]["ReportTable"][];
+            title: string;
+            /** Format: date */
+            to: string;
         };
         Reteach: {
             name: string;
@@ -8080,6 +8496,12 @@ export interface components {
             /** Format: date */
             starts: string;
             window: string;
+        };
+        SectionChoice: {
+            /** @enum {string} */
+            section: "facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures";
+            title: string;
+            usual: boolean;
         };
         Seen: {
             /** Format: int32 */
@@ -9503,6 +9925,25 @@ export interface components {
             /** Format: date */
             starts: string;
         };
+        YearCell: {
+            /** Format: double */
+            difference?: number;
+            /** Format: double */
+            gain?: number;
+            /** Format: int32 */
+            gained: number;
+            /** Format: double */
+            high?: number;
+            /** Format: double */
+            low?: number;
+            /** Format: double */
+            mean?: number;
+            /** Format: int32 */
+            n: number;
+            settles: boolean;
+            /** Format: double */
+            tierOne?: number;
+        };
         YearMade: {
             /** Format: int32 */
             classes: number;
@@ -9514,6 +9955,30 @@ export interface components {
             moved: number;
             /** Format: int32 */
             windows: number;
+        };
+        YearRow: {
+            cells: components["schemas"]["YearCell"][];
+            /** Format: int32 */
+            classId: number;
+            className: string;
+            /** Format: int32 */
+            students: number;
+            teachers: string[];
+            year: string;
+        };
+        YearsView: {
+            all: boolean;
+            area: string;
+            areas: string[];
+            /** Format: int32 */
+            classId: number;
+            first?: string;
+            /** Format: int32 */
+            grade: number;
+            measures: components["schemas"]["MeasureRef"][];
+            rows: components["schemas"]["YearRow"][];
+            window?: string;
+            windows: string[];
         };
     };
     responses: never;
@@ -9788,7 +10253,7 @@ export interface operations {
             };
         };
     };
-    keep_5: {
+    keep_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -10090,7 +10555,7 @@ export interface operations {
             };
         };
     };
-    view_1: {
+    view_3: {
         parameters: {
             query: {
                 school: number;
@@ -10793,6 +11258,88 @@ export interface operations {
             };
         };
     };
+    view_2: {
+        parameters: {
+            query: {
+                a: string;
+                aFrom: string;
+                aTo: string;
+                b: string;
+                bFrom: string;
+                bTo: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompareView"];
+                };
+            };
+        };
+    };
+    behind: {
+        parameters: {
+            query: {
+                a: string;
+                aFrom: string;
+                aTo: string;
+                b: string;
+                bFrom: string;
+                bTo: string;
+                asOf: string;
+                row: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CompareBehind"];
+                };
+            };
+        };
+    };
+    years: {
+        parameters: {
+            query: {
+                classId: number;
+                area?: string;
+                window?: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["YearsView"];
+                };
+            };
+        };
+    };
     contacts: {
         parameters: {
             query: {
@@ -10955,7 +11502,7 @@ export interface operations {
             };
         };
     };
-    keep_4: {
+    keep_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -11829,7 +12376,7 @@ export interface operations {
             };
         };
     };
-    open: {
+    open_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -11935,7 +12482,7 @@ export interface operations {
             };
         };
     };
-    drop: {
+    drop_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12003,7 +12550,7 @@ export interface operations {
             };
         };
     };
-    export_2: {
+    export_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -12048,7 +12595,7 @@ export interface operations {
             };
         };
     };
-    keep_3: {
+    keep_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -12250,7 +12797,7 @@ export interface operations {
             };
         };
     };
-    words: {
+    words_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12907,6 +13454,50 @@ export interface operations {
             };
         };
     };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PapersProgress"];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
     ask_1: {
         parameters: {
             query?: never;
@@ -13378,6 +13969,98 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PlanReopening"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    print: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PapersBegun"];
+                };
+            };
+        };
+    };
+    choices_1: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PrintChoices"];
+                };
+            };
+        };
+    };
+    words: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PrintWords"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query: {
+                school: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintWordsForm"];
             };
         };
         responses: {
@@ -14084,14 +14767,109 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PdfBegun"];
+                    "*/*": components["schemas"]["PapersBegun"];
                 };
             };
         };
     };
-    progress: {
+    view_1: {
+        parameters: {
+            query: {
+                who: string;
+                from: string;
+                to: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReportsView"];
+                };
+            };
+        };
+    };
+    export_2: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportsForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptReports"];
+                };
+            };
+        };
+    };
+    keep_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptReportForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeptReportId"];
+                };
+            };
+        };
+    };
+    open: {
+        parameters: {
+            query: {
+                asOf: string;
+            };
             header?: never;
             path: {
                 id: number;
@@ -14106,12 +14884,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["PdfProgress"];
+                    "*/*": components["schemas"]["OpenedReport"];
                 };
             };
         };
     };
-    file: {
+    drop: {
         parameters: {
             query?: never;
             header?: never;
@@ -14122,13 +14900,35 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportsPdfForm"];
+            };
+        };
+        responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/pdf": string;
+                    "*/*": components["schemas"]["PapersBegun"];
                 };
             };
         };
@@ -15026,7 +15826,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: {
@@ -15454,7 +16254,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -16234,7 +17034,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: {

@@ -70,6 +70,8 @@ const Senders = lazy(() => import('../features/engagement/senders/SendersPage'))
 const Texts = lazy(() => import('../features/contacts/texts/TextsPage'));
 const Find = lazy(() => import('../features/overview/find/FindPage'));
 const Lists = lazy(() => import('../features/overview/find/ListsPage'));
+const Reports = lazy(() => import('../features/overview/reports/ReportsPage'));
+const Compare = lazy(() => import('../features/overview/compare/ComparePage'));
 const Records = lazy(() => import('../features/exchange/records/RecordsPage'));
 
 /** Views of students, which need a scope. */
@@ -110,6 +112,8 @@ const SCOPED = {
   '/engagement/work': Work,
   '/find': Find,
   '/find/lists': Lists,
+  '/compare': Compare,
+  '/reports': Reports,
   '/students/:id': Student,
   '/setup/cuts': Cuts,
   '/setup/windows': Windows,

@@ -1,13 +1,16 @@
 import { lazy, Suspense, useContext, useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import type { StudentRef } from '../api/types';
+import { sideParams, sidesOfPicks } from '../features/overview/compare/sides';
 import { plural } from '../lib/format';
 import { useLetters } from '../lib/letters';
 import { useNames } from '../lib/names';
 import { usePicks } from '../lib/picks';
-import { ScopeContext } from '../lib/scope';
+import { ScopeContext, type ScopeState } from '../lib/scope';
 import { Button } from '../ui/Button';
 
 const WriteDialog = lazy(() => import('../parts/contacts/WriteDialog').then((m) => ({ default: m.WriteDialog })));
+const PrintDialog = lazy(() => import('../parts/prints/PrintDialog').then((m) => ({ default: m.PrintDialog })));
 const NoteDialog = lazy(() => import('../parts/contacts/NoteDialog').then((m) => ({ default: m.NoteDialog })));
 
 /** What is picked and what can be done with it. */
@@ -15,7 +18,7 @@ export function PickBar() {
   const picks = usePicks();
   const { nameOf } = useNames();
   const state = useContext(ScopeContext);
-  const [acting, setActing] = useState<'write' | 'note'>();
+  const [acting, setActing] = useState<'write' | 'note' | 'print'>();
   const { pathname } = useLocation();
   // On a student's own page the letters are about that student.
   useLetters(
@@ -62,6 +65,19 @@ export function PickBar() {
               Make groups
             </Link>
           )}
+          {picks.all.length <= 200 && (
+            <Button onClick={() => setActing('print')} className="whitespace-nowrap max-sm:hidden">
+              Print
+            </Button>
+          )}
+          {picks.all.length <= 200 && !pathname.startsWith('/compare') && (
+            <Link
+              to={state.link('/compare', comparing(state, picks.all))}
+              className="text-act font-semibold text-[13.5px] no-underline hover:underline whitespace-nowrap max-lg:hidden"
+            >
+              Compare
+            </Link>
+          )}
           {state.live && !pathname.startsWith('/skills/checks') && (
             <Link
               to={state.link('/skills/checks')}
@@ -97,11 +113,33 @@ export function PickBar() {
         <Suspense fallback={null}>
           {acting === 'write' ? (
             <WriteDialog students={picks.all} purpose="worry" onClose={() => setActing(undefined)} />
+          ) : acting === 'print' && state ? (
+            <PrintDialog
+              first="home"
+              whose={[
+                {
+                  of: `students-${picks.all.map((s) => s.id).join(',')}`,
+                  words: `The ${plural(picks.all.length, 'picked student')}`,
+                },
+              ]}
+              school={state.choices.classes.find((c) => c.id === picks.all[0]?.classId)?.schoolId}
+              onClose={() => setActing(undefined)}
+            />
           ) : (
             <NoteDialog students={picks.all} onClose={() => setActing(undefined)} />
           )}
         </Suspense>
       )}
     </section>
+  );
+}
+
+function comparing({ scope, choices }: ScopeState, picked: StudentRef[]) {
+  const year = choices.years.find((y) => y.id === scope.year) ?? { starts: scope.asOf, ends: scope.asOf };
+  return sideParams(
+    sidesOfPicks(
+      picked.map((s) => s.id),
+      { who: scope.who, asOf: scope.asOf, year },
+    ),
   );
 }

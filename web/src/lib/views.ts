@@ -20,7 +20,7 @@ export const VIEWS = [
     pages: ['/skills', '/skills/students', '/skills/profiles', '/skills/items'],
   },
   { path: '/groups', name: 'Groups', key: 'o', pages: ['/groups', '/groups/kept', '/groups/worked'] },
-  { path: '/find', name: 'Find', key: 'f', pages: ['/find', '/find/lists'] },
+  { path: '/find', name: 'Find', key: 'f', pages: ['/find', '/find/lists', '/compare', '/reports'] },
   { path: '/records', name: 'Records', key: 'r', pages: ['/records', '/records/people', '/records/history'] },
   {
     path: '/setup/cuts',
@@ -55,6 +55,8 @@ export const DESK = [
 export const FIND = [
   { path: '/find', name: 'Criterion' },
   { path: '/find/lists', name: 'Lists' },
+  { path: '/compare', name: 'Compare' },
+  { path: '/reports', name: 'Reports' },
 ] as const;
 
 /** What the Engagement rung holds. */

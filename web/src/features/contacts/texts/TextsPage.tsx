@@ -3,6 +3,7 @@ import { useSession } from '../../../api/session';
 import type { SchoolText } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
 import { useTexts } from '../../../parts/contacts/queries';
+import { PrintWordsForm } from '../../../parts/prints/PrintWordsForm';
 import { Button } from '../../../ui/Button';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
@@ -73,6 +74,9 @@ export default function TextsPage() {
           <p className="text-soft text-[14px]">Coordinators and administrators change them.</p>
         )}
       </section>
+      {[...schools].slice(0, 5).map(([id, name]) => (
+        <PrintWordsForm key={id} school={id} schoolName={schools.size > 1 ? name : undefined} />
+      ))}
       {open && texts.data && (
         <TextDialog
           known={open === 'new' ? undefined : open}

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, data } from '../../../api/client';
 import { type Scope, windowScope } from '../../../lib/scope';
 
@@ -11,22 +11,8 @@ export function useReport(scope: Scope) {
   });
 }
 
-/** Begins a PDF and tells how far it is until it is ready. */
-export function usePdf(scope: Scope, window: number, codes: boolean) {
-  const begin = useMutation({
-    mutationFn: () =>
-      data(
-        api.POST('/api/report/pdf', {
-          body: { who: scope.who, year: scope.year, window, measure: scope.measure, asOf: scope.asOf, codes },
-        }),
-      ),
-  });
-  const id = begin.data?.id;
-  const progress = useQuery({
-    queryKey: ['pdf', id],
-    queryFn: () => data(api.GET('/api/report/pdf/{id}', { params: { path: { id: id ?? 0 } } })),
-    enabled: id !== undefined,
-    refetchInterval: (q) => (q.state.data?.ready || q.state.data?.failed ? false : 500),
-  });
-  return { begin, id, progress };
+/** What a PDF of it is asked for with. */
+export function askForPdf(scope: Scope, window: number, codes: boolean) {
+  const { who, year, measure, asOf } = scope;
+  return data(api.POST('/api/report/pdf', { body: { who, year, window, measure, asOf, codes } }));
 }

@@ -3,13 +3,11 @@ import { useParams } from 'react-router';
 import type { StudentPage, TrendCard } from '../../../api/types';
 import { gradeWords, longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
-import { usePicks } from '../../../lib/picks';
 import { className, useScope } from '../../../lib/scope';
 import { useOwnTitle } from '../../../lib/useTitle';
 import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { GoalDialog } from '../../../parts/goals/GoalDialog';
 import { PlanNote } from '../../../parts/plans/PlanNote';
-import { Button } from '../../../ui/Button';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
@@ -18,6 +16,7 @@ import { Facts } from './Facts';
 import { Lanes } from './Lanes';
 import { NextSteps } from './NextSteps';
 import { Now } from './Now';
+import { PageActions } from './PageActions';
 import { useStudentPage } from './queries';
 import { Steps } from './Steps';
 import { StudentContacts } from './StudentContacts';
@@ -44,7 +43,6 @@ export default function StudentView() {
 function Page({ page }: { page: StudentPage }) {
   const { nameOf } = useNames();
   const { live, choices } = useScope();
-  const picks = usePicks();
   const [goalFor, setGoalFor] = useState<TrendCard | null>(null);
   const unseen = choices.measures.filter(
     (m) => m.partOf === undefined && !page.lanes.some((l) => l.measure.id === m.id),
@@ -87,11 +85,7 @@ function Page({ page }: { page: StudentPage }) {
             ))}
           </Fact>
         </dl>
-        <div className="mt-3 no-print">
-          <Button onClick={() => picks.toggle(page.student)}>
-            {picks.has(page.student.id) ? 'Drop from the picked' : 'Pick'}
-          </Button>
-        </div>
+        <PageActions page={page} />
         {live && <AskToErase student={page.student} />}
         {live && unseen.length > 0 && (
           <p className="text-soft text-[13px]">No scores yet in {unseen.map((m) => m.name).join(', ')}.</p>

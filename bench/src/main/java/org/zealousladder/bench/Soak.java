@@ -153,8 +153,8 @@ public final class Soak {
                             "{\"who\":\"" + parts[1] + "\",\"year\":" + parts[3] + ",\"measure\":5,\"asOf\":\"" + DemoPerson.TODAY + "\"}")));
             for (int i = 0; i < 60 && id.reset().find(); i++) {
                 Thread.sleep(1000);
-                if (DemoPerson.text(counted("how far a report is", person, "GET", "/api/report/pdf/" + id.group(1), null, "")).contains("\"ready\":true")) {
-                    counted("a report", person, "GET", "/api/report/pdf/" + id.group(1) + "/file", null, "");
+                if (DemoPerson.text(counted("how far a report is", person, "GET", "/api/papers/" + id.group(1), null, "")).contains("\"ready\":true")) {
+                    counted("a report", person, "GET", "/api/papers/" + id.group(1) + "/file", null, "");
                     return;
                 }
             }

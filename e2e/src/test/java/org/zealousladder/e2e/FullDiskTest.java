@@ -4,7 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
-import com.google.gson.JsonElement;
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -15,13 +16,17 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** The records on a file system of 330 MB of their own, which is filled to its last byte. Only where the machine lets one be made. */
 class FullDiskTest {
     private static final String WHO = "who=school-1&year=2&asOf=2026-03-13";
     private static final String NO_ROOM = "The server has no room left on its disk. Nothing was saved; tell your administrator.";
-    private LocalDate day = LocalDate.of(2025, 9, 1);
+    private static final LocalDate FIRST = LocalDate.of(2025, 9, 1);
+    private static final int DAYS = 150;
+    /** How many saves are tried at most: what room the log has left is not the same every time. */
+    private static final int TRIES = 1200;
 
     /**
      * The database has files of its log made ahead, in which thousands of scores would still find room: all of it but a little is written full, by large pieces and then
@@ -38,10 +43,21 @@ class FullDiskTest {
             done
             """;
 
-    private AnyServer.Answer save(AnyServer person, String student) throws IOException, InterruptedException {
-        day = day.plusDays(1);
-        return person.post("/api/scores",
-                "{\"studentId\":" + student + ",\"measureId\":1,\"takenOn\":\"" + day + "\",\"value\":33,\"status\":\"scored\",\"sure\":true}");
+    /** A score that none was saved for: each student in turn has a score on each day. */
+    private record Try(String student, String code, LocalDate day) {
+        AnyServer.Answer save(AnyServer person) throws IOException, InterruptedException {
+            return person.post("/api/scores",
+                    "{\"studentId\":" + student + ",\"measureId\":1,\"takenOn\":\"" + day + "\",\"value\":33,\"status\":\"scored\",\"sure\":true}");
+        }
+
+        String line() {
+            return code + ",oral-reading," + day + ",33,scored";
+        }
+    }
+
+    private static Try nth(JsonArray rows, int n) {
+        JsonObject student = rows.get(5 + n / DAYS).getAsJsonObject().get("student").getAsJsonObject();
+        return new Try(student.get("id").getAsString(), student.get("code").getAsString(), FIRST.plusDays(1 + n % DAYS));
     }
 
     private static void fill(Path file) throws IOException {
@@ -74,9 +90,7 @@ class FullDiskTest {
                 ops.well("database_start demo-full -c max_wal_size=64MB -c min_wal_size=32MB; server_env demo-full; migrate demo-full; "
                         + "java_run 512m demo-load $STATE/files --size skerrow --password x-not-used-here-x; server_start demo-full 0");
                 AnyServer person = new AnyServer(List.of("http://127.0.0.1:" + ops.well("cat $STATE/demo-full/server.port")), 0, "m.tveit", Duration.ZERO);
-                JsonElement row = JsonParser.parseString(person.get("/api/table?" + WHO).body()).getAsJsonObject().get("rows").getAsJsonArray().get(5);
-                String student = row.getAsJsonObject().get("student").getAsJsonObject().get("id").getAsString();
-                String code = row.getAsJsonObject().get("student").getAsJsonObject().get("code").getAsString();
+                JsonArray rows = JsonParser.parseString(person.get("/api/table?" + WHO).body()).getAsJsonObject().get("rows").getAsJsonArray();
                 List<String> saved = new ArrayList<>();
                 fill(ops.file("small/filler"));
                 // A new connection may have to write down what the catalogue looks like.
@@ -84,10 +98,12 @@ class FullDiskTest {
                 ops.well(LITTLE_LOG);
                 fill(ops.file("small/filler"));
                 int refused = 0;
-                for (int i = 0; i < 120 && refused < 30; i++) {
-                    AnyServer.Answer answer = save(person, student);
+                int next = 0;
+                while (next < TRIES && refused < 30) {
+                    Try one = nth(rows, next++);
+                    AnyServer.Answer answer = one.save(person);
                     if (answer.status() == 204) {
-                        saved.add(code + ",oral-reading," + day + ",33,scored");
+                        saved.add(one.line());
                     } else if (answer.status() != 409) {
                         assertEquals(503, answer.status(), answer.body());
                         assertEquals(NO_ROOM, JsonParser.parseString(answer.body()).getAsJsonObject().get("detail").getAsString());
@@ -97,14 +113,15 @@ class FullDiskTest {
                 assertEquals(30, refused);
                 assertTrue(person.get("/api/desk?" + WHO).body().contains("\"student\""), "what is on record is still shown");
                 Files.delete(ops.file("small/filler"));
-                AnyServer.Answer after = save(person, student);
+                AnyServer.Answer after = nth(rows, next++).save(person);
                 for (int i = 0; i < 60 && after.status() != 204; i++) {
                     Thread.sleep(500);
-                    after = save(person, student);
+                    after = nth(rows, next++).save(person);
                 }
                 assertEquals(204, after.status(), after.body());
-                List<String> kept = person.get("/api/records/scores.csv?measure=1&" + WHO).body().lines().filter(saved::contains).toList();
-                assertEquals(saved, kept);
+                Set<String> known = Set.copyOf(saved);
+                List<String> kept = person.get("/api/records/scores.csv?measure=1&" + WHO).body().lines().filter(known::contains).sorted().toList();
+                assertEquals(saved.stream().sorted().toList(), kept);
             } finally {
                 // The database takes its process file away shortly before its last file is closed.
                 ops.well("server_stop demo-full || true; database_stop demo-full || true; "

@@ -118,7 +118,7 @@ class TwoServersTest {
         Collections.sort(told);
         assertEquals(told, kept, "each that was told to be saved is there once");
         for (String report : reports) {
-            assertTrue(coordinator.becomes("/api/report/pdf/" + report, "\"ready\":true"), "report " + report);
+            assertTrue(coordinator.becomes("/api/papers/" + report, "\"ready\":true"), "report " + report);
         }
         ops.well("replica_start demo-two");
         long before = asked();

@@ -26,7 +26,7 @@ import tools.jackson.databind.JsonNode;
 class EveryRouteTest extends OtherSchool {
     private static final List<String> NAMES_OF_A_CASELOAD = List.of("/api/classes", "/api/coverage", "/api/coverage/untested.csv", "/api/engagement/attendance",
             "/api/engagement/effort", "/api/engagement/weeks", "/api/entry", "/api/ladder",
-            "/api/plans", "/api/reading", "/api/report", "/api/skills", "/api/skills/profiles", "/api/skills/{framework}/{skill}",
+            "/api/plans", "/api/reading", "/api/report", "/api/reports", "/api/skills", "/api/skills/profiles", "/api/skills/{framework}/{skill}",
             "/api/skills/{framework}/{skill}/topic", "/api/small-groups", "/api/small-groups/worked", "/api/strip", "/api/students", "/api/table", "/api/tiers",
             "/api/trends/spans", "/api/work");
 
@@ -101,7 +101,7 @@ class EveryRouteTest extends OtherSchool {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/checks/cards", "/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
+        shown.addAll(List.of("/api/checks/cards", "/api/compare", "/api/compare/behind", "/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
                 "/api/skills/students/{student}",
                 "/api/students/{id}", "/api/trends",
                 "/api/trends/{student}/{measure}"));

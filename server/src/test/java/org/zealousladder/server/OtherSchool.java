@@ -95,6 +95,12 @@ abstract class OtherSchool extends ScreeningTest {
         asked.put("check", String.valueOf(number("select id from skills_check where code = :c", mine("OUT-C"))));
         asked.put("class", String.valueOf(number("select id from roster_class where code = :c", mine("OUT-3"))));
         asked.put("a", "student-" + foreign);
+        asked.put("classId", asked.get("class"));
+        asked.put("row", "away");
+        asked.put("aFrom", "2025-09-01");
+        asked.put("aTo", "2025-12-31");
+        asked.put("bFrom", "2026-01-01");
+        asked.put("bTo", "2026-03-13");
         asked.put("b", "student-" + foreign);
         asked.put("window", String.valueOf(
                 number("select w.id from measures_window w join roster_year y on y.id = w.year_id and y.name = '2025-26' where w.name = :c", "Winter")));

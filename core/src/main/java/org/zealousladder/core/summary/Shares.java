@@ -42,6 +42,39 @@ public final class Shares {
     }
 
     /**
+     * The difference {@code (both + onlyFirst) / n - (both + onlySecond) / n} of two shares of the same people with its 95 % interval.
+     *
+     * <p>R. G. Newcombe (1998), Improved confidence intervals for the difference between binomial proportions based on paired data, Statistics in Medicine 17,
+     * 2635-2650, method 10.
+     *
+     * @param both yes both times, @param onlyFirst, @param onlySecond, @param neither; none below 0
+     * @throws IllegalArgumentException for nobody at all, or a count below 0
+     */
+    public static Interval pairedDifference(int both, int onlyFirst, int onlySecond, int neither) {
+        if (Math.min(Math.min(both, onlyFirst), Math.min(onlySecond, neither)) < 0) {
+            throw new IllegalArgumentException("no count is below 0");
+        }
+        int n = both + onlyFirst + onlySecond + neither;
+        Interval a = wilson(both + onlyFirst, n);
+        Interval b = wilson(both + onlySecond, n);
+        double phi = phi(both, onlyFirst, onlySecond, neither);
+        double d = a.value() - b.value();
+        return new Interval(d, d - slanted(a.value() - a.low(), b.high() - b.value(), phi), d + slanted(a.high() - a.value(), b.value() - b.low(), phi));
+    }
+
+    private static double slanted(double x, double y, double phi) {
+        return Math.sqrt(Math.max(0, x * x - 2 * phi * x * y + y * y));
+    }
+
+    /** How alike the two answers of a person are, a little less where they agree (the paper's correction); 0 where either time all said the same. */
+    private static double phi(long a, long b, long c, long d) {
+        double edges = Math.sqrt((double) (a + b) * (c + d) * (a + c) * (b + d));
+        double cross = (double) a * d - (double) b * c;
+        double half = (a + b + c + d) / 2.0;
+        return edges == 0 ? 0 : (cross > half ? cross - half : Math.min(cross, 0)) / edges;
+    }
+
+    /**
      * How likely so uneven a change both ways is if neither way is likelier, two-sided and exact: of those who changed, a binomial with one half.
      *
      * <p>Q. McNemar (1947), Note on the sampling error of the difference between correlated proportions or percentages, Psychometrika 12, 153-157.

@@ -39,6 +39,14 @@ public class ActivityService {
         return store.ofStudent(student, from, asOf);
     }
 
+    /** What a student did over some days. @param days on which anything was done */
+    public record Spent(int student, double minutes, int days) {}
+
+    /** Between two days, both included, by student; who did nothing is left out. */
+    public Map<Integer, Spent> spent(Collection<Integer> students, LocalDate from, LocalDate to) {
+        return store.spent(students, from, to).stream().collect(Collectors.toMap(Spent::student, s -> s));
+    }
+
     private static ClassActivity.Seat seat(ActivityStore.SeatWeeks row, int weeks) {
         double[] minutes = new double[weeks];
         int[] actions = new int[weeks];

@@ -47,6 +47,13 @@ class ActivityStore {
                 .param("student", student).param("from", from).param("asOf", asOf).query(ActivityService.OwnWeek.class).list();
     }
 
+    List<ActivityService.Spent> spent(Collection<Integer> students, LocalDate from, LocalDate to) {
+        return db.sql("""
+                select student_id as student, sum(minutes)::double precision as minutes, count(distinct on_day)::integer as days from engagement_day
+                 where student_id = any(:students) and on_day between :from and :to and (minutes > 0 or actions > 0) group by 1""")
+                .param("students", students.toArray(Integer[]::new)).param("from", from).param("to", to).query(ActivityService.Spent.class).list();
+    }
+
     List<DoneView.DoneKind> kinds(Collection<Integer> students, LocalDate from, LocalDate to) {
         return db.sql("""
                 select kind, sum(minutes) as minutes, sum(actions) as actions from engagement_day

@@ -28,19 +28,24 @@ public class AttendanceService {
 
     /** By student; nobody of a class of which nothing at all is on record this year, since a day that nobody tells of is not one at school. */
     public Map<Integer, Attended> of(List<Enrolled> students, SchoolYear year, LocalDate asOf) {
+        return between(students, year.starts(), asOf, asOf);
+    }
+
+    /** As {@link #of}, of the days {@code from} to {@code to}, both included, as known on {@code asOf}. */
+    public Map<Integer, Attended> between(List<Enrolled> students, LocalDate from, LocalDate to, LocalDate asOf) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, List<AttendanceStore.Day>> days = store.days(ids, year.starts(), asOf).stream()
+        Map<Integer, List<AttendanceStore.Day>> days = store.days(ids, from, asOf).stream().filter(d -> !d.onDay().isAfter(to))
                 .collect(Collectors.groupingBy(AttendanceStore.Day::studentId));
-        Map<Integer, LocalDate> since = store.since(ids, year.starts(), asOf, asOf).stream()
+        Map<Integer, LocalDate> since = store.since(ids, from, to, asOf).stream()
                 .collect(Collectors.toMap(AttendanceStore.Here::studentId, AttendanceStore.Here::since));
         IntFunction<SchoolDays> open = calendar.schools(asOf);
-        Set<Integer> told = Set.copyOf(store.told(students.stream().map(Enrolled::classId).distinct().toList(), year.starts(), asOf));
+        Set<Integer> told = Set.copyOf(store.told(students.stream().map(Enrolled::classId).distinct().toList(), from, asOf));
         Map<Integer, Attended> all = new HashMap<>();
         for (Enrolled e : students) {
             if (told.contains(e.classId())) {
                 SchoolDays school = open.apply(e.schoolId());
                 List<AttendanceStore.Day> own = days.getOrDefault(e.id(), List.of()).stream().filter(d -> school.open(d.onDay())).toList();
-                all.put(e.id(), new Attended(school.count(since.getOrDefault(e.id(), year.starts()), asOf.plusDays(1)), on(own, "absent"), on(own, "late")));
+                all.put(e.id(), new Attended(school.count(since.getOrDefault(e.id(), from), to.plusDays(1)), on(own, "absent"), on(own, "late")));
             }
         }
         return all;

@@ -41,8 +41,17 @@ public class WorkService {
 
     /** @param counting in place of the schools' own; null: as they count */
     WorkBook of(Collection<Enrolled> students, SchoolYear year, LocalDate asOf, @Nullable Counting counting) {
+        return of(students, year.starts(), year.ends(), asOf, counting);
+    }
+
+    /** What became, by {@code asOf}, of the work that was due between two days, both included. */
+    public WorkBook between(Collection<Enrolled> students, LocalDate from, LocalDate to, LocalDate asOf) {
+        return of(students, from, to, asOf, null);
+    }
+
+    private WorkBook of(Collection<Enrolled> students, LocalDate from, LocalDate to, LocalDate asOf, @Nullable Counting counting) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, List<Integer>> own = store.whose(ids, year.starts(), year.ends(), asOf).stream()
+        Map<Integer, List<Integer>> own = store.whose(ids, from, to, asOf).stream()
                 .collect(Collectors.groupingBy(WorkStore.Whose::studentId, Collectors.mapping(WorkStore.Whose::pieceId, Collectors.toList())));
         if (own.isEmpty()) {
             return new WorkBook(List.of(), Map.of(), Map.of(), settings(asOf));

@@ -78,6 +78,19 @@ public class AnswersService {
         return store.days(ids(students), List.of(framework), from == null ? EVER : from, to);
     }
 
+    /** As {@link #counts(Collection, int, LocalDate, LocalDate)}, on several frameworks. */
+    public List<DayCount> counts(Collection<Enrolled> students, Collection<Integer> frameworks, LocalDate from, LocalDate to) {
+        return store.days(ids(students), frameworks, from, to);
+    }
+
+    /** Answers of a student on a skill of which the time is on record. @param shares sum of the shares of the points */
+    public record Timed(int student, int skill, int n, double shares, double seconds) {}
+
+    /** Between two days, both included, as known on the second. */
+    public List<Timed> timed(Collection<Enrolled> students, Collection<Integer> frameworks, LocalDate from, LocalDate to) {
+        return store.timed(ids(students), frameworks, from, to);
+    }
+
     private static List<Integer> ids(Collection<Enrolled> students) {
         return students.stream().map(Enrolled::id).toList();
     }

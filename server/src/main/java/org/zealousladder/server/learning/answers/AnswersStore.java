@@ -29,6 +29,17 @@ class AnswersStore {
                 .query((r, i) -> new DayCount(r.getInt(1), r.getInt(2), r.getObject(3, LocalDate.class).toEpochDay(), r.getInt(4), r.getDouble(5))).list();
     }
 
+    List<AnswersService.Timed> timed(Collection<Integer> students, Collection<Integer> frameworks, LocalDate from, LocalDate to) {
+        return db.sql("""
+                select a.student_id as student, k.id as skill, count(*)::integer as n, sum(a.points / a.possible)::double precision as shares,
+                       sum(a.seconds)::double precision as seconds
+                  from skills_answer a join skills_item_skill s on s.item_id = a.item_id join skills_skill k on k.id = s.skill_id and not k.ended
+                 where a.student_id = any(:students) and k.framework_id = any(:frameworks) and a.on_day between :from and :to and a.known_from <= :to
+                   and (a.superseded_on is null or a.superseded_on > :to) and a.seconds > 0 and a.points is not null group by 1, 2""")
+                .param("students", students.toArray(Integer[]::new)).param("frameworks", frameworks.toArray(Integer[]::new)).param("from", from).param("to", to)
+                .query(AnswersService.Timed.class).list();
+    }
+
     List<Answer> answers(Collection<Integer> students, @Nullable Integer skill, @Nullable Integer check, LocalDate asOf) {
         return db.sql("""
                 select a.id, a.student_id as student, a.item_id as item, a.check_id as "check", a.on_day as day, a.number, a.points, a.possible, a.answer,

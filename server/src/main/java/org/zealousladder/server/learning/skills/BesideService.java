@@ -6,8 +6,6 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,13 +25,12 @@ import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.roster.Who;
+import org.zealousladder.server.school.roster.Whose;
 
 /** Puts counts of answers side by side. */
 @Service
 @Transactional(readOnly = true)
 class BesideService {
-    private static final Pattern STUDENT = Pattern.compile("student-(\\d{1,9})");
-
     private final FrameworksService frameworks;
     private final AnswersService answers;
     private final RosterService roster;
@@ -52,33 +49,19 @@ class BesideService {
      */
     record Side(String of, @Nullable LocalDate from, @Nullable LocalDate to) {}
 
-    private record Found(String name, List<Enrolled> students) {}
-
-    private Found found(String of, int yearId, LocalDate asOf) {
-        Matcher student = STUDENT.matcher(of);
-        if (student.matches()) {
-            Enrolled e = roster.enrolledAmong(List.of(Integer.parseInt(student.group(1))), asOf).stream().findFirst()
-                    .orElseThrow(() -> Refusal.notFound("That student is not among yours on this day."));
-            return new Found(e.ref().name(), List.of(e));
-        }
-        Who who = Who.parse(of);
-        List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        return new Found(who.kind() == Who.Kind.CLASS && !students.isEmpty() ? students.get(0).className() : of, students);
-    }
-
     SideBySide sides(int framework, int yearId, LocalDate asked, Side a, Side b) {
         LocalDate asOf = roster.year(yearId).clamp(asked);
-        Found first = found(a.of(), yearId, asOf);
-        Found second = found(b.of(), yearId, asOf);
+        RosterService.Members first = roster.members(Whose.parse(a.of()), asOf);
+        RosterService.Members second = roster.members(Whose.parse(b.of()), asOf);
         List<Skill> all = frameworks.skills(List.of(framework));
         List<DayCount> left = counts(first, framework, asOf, a);
         List<DayCount> right = counts(second, framework, asOf, b);
-        return new SideBySide(first.name(), second.name(),
+        return new SideBySide(first.title(), second.title(),
                 all.stream().map(k -> row(k, count(left, d -> d.skill() == k.id()), count(right, d -> d.skill() == k.id())))
                         .filter(r -> r.first().answers() + r.second().answers() > 0).toList());
     }
 
-    private List<DayCount> counts(Found of, int framework, LocalDate asOf, Side side) {
+    private List<DayCount> counts(RosterService.Members of, int framework, LocalDate asOf, Side side) {
         return answers.counts(of.students(), framework, side.from(), side.to() == null || side.to().isAfter(asOf) ? asOf : side.to());
     }
 

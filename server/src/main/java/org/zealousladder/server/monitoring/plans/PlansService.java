@@ -39,6 +39,12 @@ public class PlansService {
         return students.isEmpty() ? List.of() : store.sessions(students, from, to, asOf);
     }
 
+    /** Sessions held between two days, both included, by student; who had none is left out. */
+    @Transactional(readOnly = true)
+    public Map<Integer, Integer> held(Collection<Integer> students, LocalDate from, LocalDate to, LocalDate asOf) {
+        return store.held(students, from, to, asOf).stream().collect(Collectors.toMap(PlansStore.HeldRow::studentId, PlansStore.HeldRow::given));
+    }
+
     /**
      * The plans of these numbers, all of them running today: three reads whatever their number.
      *

@@ -152,6 +152,14 @@ class PlansStore {
                 .param("from", from).param("to", to).param("asOf", asOf).query(SessionRow.class).list();
     }
 
+    record HeldRow(int studentId, int given) {}
+
+    List<HeldRow> held(Collection<Integer> students, LocalDate from, LocalDate to, LocalDate asOf) {
+        return db.sql("select s.student_id, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to"
+                + " and s.given > 0 and " + Known.asOf("s") + "group by 1").param("students", students.toArray(Integer[]::new))
+                .param("from", from).param("to", to).param("asOf", asOf).query(HeldRow.class).list();
+    }
+
     /** Puts {@code given} on the day for each plan; what stood there is superseded. */
     void hold(Collection<Plan> plans, LocalDate day, int given, LocalDate today, int by) {
         Long[] roots = plans.stream().map(Plan::root).toArray(Long[]::new);

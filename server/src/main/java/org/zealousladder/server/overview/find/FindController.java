@@ -24,8 +24,6 @@ import org.zealousladder.server.platform.problems.Refusal;
 /** Finding students. */
 @RestController
 class FindController {
-    private static final MediaType XLSX = MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-
     private final FindService find;
 
     FindController(FindService find) {
@@ -97,7 +95,7 @@ class FindController {
         FindExport export = new FindExport(find.export(form.ask()), form.codes());
         return switch (form.format()) {
             case "csv" -> Download.csv("found.csv", export::csv);
-            case "xlsx" -> Download.of("found.xlsx", XLSX, export::xlsx);
+            case "xlsx" -> Download.of("found.xlsx", Download.XLSX, export::xlsx);
             default -> throw Refusal.invalid("format", "A table is taken out as csv or xlsx.");
         };
     }

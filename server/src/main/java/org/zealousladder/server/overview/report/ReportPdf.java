@@ -1,62 +1,33 @@
 package org.zealousladder.server.overview.report;
 
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import static org.zealousladder.server.overview.papers.Pdf.text;
+
 import java.util.List;
-import java.util.regex.Pattern;
-import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.zealousladder.server.overview.papers.Pdf;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.standings.CellStatus;
 
-/** Reports as a PDF, each on a page of its own. The typeface is the one that comes with PDFBox, for its wide range of letters. */
+/** Reports as a PDF, each on a page of its own. */
 final class ReportPdf {
     private static final String[] SHADES = {"#ffffff", "#cfe0e3", "#e7cf9f", "#b98aa4"};
     private static final String STYLE = """
-            @page { size: A4; margin: 14mm; font-family: 'Liberation Sans';
-              @bottom-right { font-family: 'Liberation Sans'; content: counter(page) " of " counter(pages); font-size: 8pt; color: #555555; } }
-            * { font-family: 'Liberation Sans'; }
-            body { font-size: 9pt; color: #111111; }
-            h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 2.5mm 0 0.5mm 0; font-weight: normal; }
-            p { margin: 1mm 0; } .soft { color: #444444; }
-            table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
-            .right { text-align: right; } tr { page-break-inside: avoid; }
             .shares span { display: inline-block; box-sizing: border-box;
                border: 0.4pt solid #333333; padding: 0.6mm 0; text-align: center; white-space: nowrap; overflow: hidden; }
             .shares { margin: 1mm 0; white-space: nowrap; font-size: 0; } .shares span { font-size: 8.5pt; }
-            .next { page-break-before: always; }
             """;
 
     private ReportPdf() {}
 
     static byte[] of(List<ReportView> reports, boolean codes) {
-        StringBuilder html = new StringBuilder("<html lang='en'><head><title>").append(text(reports.get(0).title()))
-                .append("</title><meta name='description' content='")
-                .append(text(reports.get(0).title()).replace("'", "&#39;")).append("'/><style>").append(STYLE).append("</style></head><body>");
+        StringBuilder html = new StringBuilder();
         for (int i = 0; i < reports.size(); i++) {
             html.append(i == 0 ? "<div>" : "<div class='next'>");
             page(html, reports.get(i), codes);
             html.append("</div>");
         }
-        html.append("</body></html>");
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try {
-            PdfRendererBuilder builder = new PdfRendererBuilder();
-            builder.useFont(() -> PDFont.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf"), "Liberation Sans", 400,
-                    BaseRendererBuilder.FontStyle.NORMAL, true);
-            // Tagged for those who have it read to them (ISO 14289-1); the tests hold it against a checker.
-            builder.usePdfUaAccessibility(true);
-            builder.withHtmlContent(html.toString(), null);
-            builder.toStream(bytes);
-            builder.run();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        return Pdf.of(reports.get(0).title(), "en", STYLE, html.toString());
     }
 
     private static void page(StringBuilder html, ReportView r, boolean codes) {
@@ -120,12 +91,5 @@ final class ReportPdf {
                 .append("</td><td class='right'>").append(s.percentile() == null ? "" : s.percentile()).append("</td><td>")
                 .append(text(s.goalScore() == null ? "" : Words.plain(s.goalScore()) + " for " + s.goalBand())).append("</td><td>")
                 .append(text(s.bandBefore() == null ? "" : s.bandBefore())).append("</td></tr>");
-    }
-
-    /** Records of earlier days may hold characters that XML cannot (its production 2); they show as the sign for what cannot be shown. */
-    private static final Pattern IMPOSSIBLE = Pattern.compile("[^\\t\\n\\r\\x{20}-\\x{D7FF}\\x{E000}-\\x{FFFD}\\x{10000}-\\x{10FFFF}]");
-
-    private static String text(String raw) {
-        return IMPOSSIBLE.matcher(raw).replaceAll("\uFFFD").replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
     }
 }

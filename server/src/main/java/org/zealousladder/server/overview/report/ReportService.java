@@ -31,11 +31,7 @@ import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.overview.report.ReportView.ReportBand;
 import org.zealousladder.server.overview.report.ReportView.ReportStudent;
 import org.zealousladder.server.overview.report.ReportView.ReportUntested;
-import org.zealousladder.server.platform.words.Grades;
-import org.zealousladder.server.school.roster.CaseloadRef;
-import org.zealousladder.server.school.roster.ClassRef;
 import org.zealousladder.server.school.roster.Enrolled;
-import org.zealousladder.server.school.roster.GroupRef;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 import org.zealousladder.server.screening.coverage.CoverageService;
@@ -108,7 +104,7 @@ public class ReportService {
         List<ReportUntested> untested = screening.expected().stream().filter(s -> !screening.cell(s.id(), measureId).scored() && screening.given(s, measure))
                 .map(s -> new ReportUntested(s.ref(), screening.cell(s.id(), measureId).status())).toList();
         CoverageCount count = CoverageService.count(screening, screening.expected(), measure);
-        return new ReportView(title(who, screening), measure.ref(), window, screening.before().map(Window::name).orElse(null),
+        return new ReportView(roster.title(who), measure.ref(), window, screening.before().map(Window::name).orElse(null),
                 next.map(Window::name).orElse(null),
                 screening.asOf(), coverage(count), screened.size(), thenCount, schoolCount, bands, untested,
                 MeetingQuestions.of(figures(screening, measure, bands, screened, count, schoolCount)));
@@ -161,26 +157,6 @@ public class ReportService {
                 school.percentile(measure, s.grade(), cell.value()), goal, goalBand,
                 bandBefore,
                 s.support());
-    }
-
-    private String title(Who who, Screening screening) {
-        List<ClassRef> classes = roster.classes();
-        return switch (who.kind()) {
-            case CLASS -> classes.stream().filter(c -> c.id() == who.id()).findFirst()
-                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", " + Grades.words(c.grade()))
-                    .orElse("A class");
-            case GROUP -> roster.groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
-            case TABLE -> roster.tables().stream().filter(t -> t.id() == who.id()).map(t -> t.title() + ": " + t.name()).findFirst().orElse("A group");
-            case CASELOAD -> roster.caseloads().stream().filter(c -> c.personId() == who.id()).map(CaseloadRef::name).findFirst()
-                    .orElse("A caseload");
-            case LIST -> roster.lists().stream().filter(l -> l.id() == who.id()).map(l -> l.name()).findFirst().orElse("A list");
-            case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + school(classes, screening);
-            case SCHOOL -> school(classes, screening);
-        };
-    }
-
-    private static String school(List<ClassRef> classes, Screening screening) {
-        return classes.stream().filter(c -> c.schoolId() == screening.schoolId()).findFirst().map(ClassRef::schoolName).orElse("School");
     }
 
     private static String coverage(CoverageCount c) {

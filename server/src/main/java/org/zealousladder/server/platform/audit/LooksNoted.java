@@ -31,12 +31,15 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
             entry("/api/tiers/closing", "Closing a window"), entry("/api/table", "Table"), entry("/api/report", "Report"),
             entry("/api/reading", "Reading aloud"), entry("/api/reading/{id}", "A reading"), entry("/api/records/scores.csv", "Scores"),
             entry("/api/records/roster.zip", "Roster and screening scores"),
-            entry("/api/table/export", "Table"), entry("/api/changes/preview", "who would move by a change"), entry("/api/report/pdf", "Report"));
-    private static final String PDF = "/api/report/pdf";
-    private static final String TABLE = "/api/table/export";
-    private static final String PREVIEW = "/api/changes/preview";
+            entry("/api/table/export", "Table"), entry("/api/changes/preview", "who would move by a change"), entry("/api/report/pdf", "Report"),
+            entry("/api/find", "Find"), entry("/api/find/export", "Find"), entry("/api/compare", "Compare"), entry("/api/compare/behind", "Compare"),
+            entry("/api/compare/years", "Year over year"), entry("/api/reports", "Reports"), entry("/api/reports/export", "Reports"),
+            entry("/api/reports/pdf", "Reports"), entry("/api/prints", "Student page"));
+    /** What goes on paper. */
+    private static final Set<String> PRINTED = Set.of("/api/report/pdf", "/api/reports/pdf", "/api/prints");
     /** Posted, since what is asked for is long; nothing is changed by them. */
-    private static final Set<String> POSTED = Set.of(PDF, TABLE, PREVIEW);
+    private static final Set<String> POSTED = Set.of("/api/report/pdf", "/api/reports/pdf", "/api/prints", "/api/table/export", "/api/changes/preview",
+            "/api/find", "/api/find/export", "/api/reports/export");
 
     /** A page that is asked for again within a minute, by itself or by somebody who types on, is the same look. */
     private final Cache<Look, Boolean> justNow = Caffeine.newBuilder().expireAfterWrite(Duration.ofMinutes(1)).maximumSize(100_000).build();
@@ -72,7 +75,7 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
             return;
         }
         boolean file = response.getHeader(HttpHeaders.CONTENT_DISPOSITION) != null;
-        Audit.Kind kind = address.equals(PDF) ? Audit.Kind.PRINT : file ? Audit.Kind.EXPORT : Audit.Kind.LOOK;
+        Audit.Kind kind = PRINTED.contains(address) ? Audit.Kind.PRINT : file ? Audit.Kind.EXPORT : Audit.Kind.LOOK;
         // A page about one student may hold others beside, such as the middle of the class: it is about the one.
         boolean one = student != null && (students == null || address.contains("{"));
         String who = request.getParameter("who");

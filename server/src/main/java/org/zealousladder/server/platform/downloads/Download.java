@@ -23,6 +23,7 @@ import org.springframework.http.ResponseEntity;
  * that breaks off, and whoever takes long to receive it holds no connection of the database.
  */
 public final class Download {
+    public static final MediaType XLSX = MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
     private static final MediaType CSV = MediaType.parseMediaType("text/csv;charset=UTF-8");
 
     private Download() {}

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -59,6 +60,17 @@ class PeopleStore {
 
     Optional<Account> byId(int id) {
         return open("p.id", ":value", id);
+    }
+
+    record ClassTeacher(int classId, String name) {}
+
+    List<ClassTeacher> teachers(Collection<Integer> classes, LocalDate asOf) {
+        return db.sql("""
+                select t.class_id, p.name from people_teaches t join people_person p on p.id = t.person_id
+                  join roster_class c on c.id = t.class_id join roster_year y on y.id = c.year_id
+                 where t.class_id = any(:classes) and (t.ends is null or t.ends >= least(:asOf::date, y.ends))
+                 order by p.name collate "und-x-icu", p.id""").param("classes", classes.toArray(Integer[]::new)).param("asOf", asOf)
+                .query(ClassTeacher.class).list();
     }
 
     List<AccountService.Person> everyone() {

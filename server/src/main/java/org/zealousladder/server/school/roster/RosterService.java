@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -17,6 +18,7 @@ import org.zealousladder.server.platform.criteria.Sql;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
+import org.zealousladder.server.platform.words.Grades;
 
 /** Who is in scope. Every view starts here, and here it is refused when the scope is not the viewer's. */
 @Service
@@ -101,6 +103,11 @@ public class RosterService {
                 .flatMap(s -> enrolled(new Who(Who.Kind.SCHOOL, s, null), yearId, asOf).stream()).toList();
     }
 
+    /** The students of some classes of any years, each on {@code asOf} or, where its year was over, at its end. */
+    public List<Enrolled> enrolledIn(Collection<Integer> classes, LocalDate asOf) {
+        return classes.isEmpty() ? List.of() : shown(store.enrolledIn(classes, asOf));
+    }
+
     /** The students of {@code who} on {@code day}, as it is known now. */
     public List<Enrolled> enrolledThen(Who who, int yearId, LocalDate day) {
         requireVisible(who);
@@ -127,6 +134,64 @@ public class RosterService {
     public int school(Who who) {
         requireVisible(who);
         return store.school(who);
+    }
+
+    /**
+     * Some students with the day and the year in which they are looked at, and what they are called together.
+     *
+     * @param one who was named alone; null otherwise
+     * @param day within the year
+     */
+    public record Members(String title, @Nullable StudentRef one, SchoolYear year, LocalDate day, List<Enrolled> students) {}
+
+    /**
+     * Those of {@code whose} on {@code asked}, of whichever year a class or group is of: of one that is over, as it was at its end.
+     *
+     * @throws Refusal 403 when the scope is not the viewer's, 404 where none of some named students is among the viewer's
+     */
+    public Members members(Whose whose, LocalDate asked) {
+        Who who = whose.who();
+        if (who == null) {
+            List<Enrolled> students = enrolledAmong(whose.students(), asked);
+            if (students.isEmpty()) {
+                throw Refusal.notFound(whose.students().size() == 1 ? "That student is not among yours on this day."
+                        : "None of these students is among yours on this day.");
+            }
+            StudentRef one = students.size() == 1 ? students.get(0).ref() : null;
+            return new Members(one != null ? one.name() : students.size() + " students", one, yearOf(asked, students.get(0).schoolId()), asked, students);
+        }
+        SchoolYear year = yearOf(who, asked);
+        LocalDate day = year.clamp(asked);
+        return new Members(title(who), null, year, day, enrolled(who, year.id(), day));
+    }
+
+    private SchoolYear yearOf(Who who, LocalDate day) {
+        Integer own = switch (who.kind()) {
+            case CLASS -> classes().stream().filter(c -> c.id() == who.id()).map(ClassRef::yearId).findFirst().orElse(null);
+            case GROUP -> groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::yearId).findFirst().orElse(null);
+            case TABLE -> tables().stream().filter(t -> t.id() == who.id()).map(TableRef::yearId).findFirst().orElse(null);
+            default -> null;
+        };
+        return own != null ? year(own) : yearOf(day, school(who));
+    }
+
+    /** A scope in words: {@code Kittiwake class, grade 3}. */
+    public String title(Who who) {
+        return switch (who.kind()) {
+            case CLASS -> classes().stream().filter(c -> c.id() == who.id()).findFirst()
+                    .map(c -> (c.name().toLowerCase(Locale.ROOT).contains("class") ? c.name() : c.name() + " class") + ", " + Grades.words(c.grade()))
+                    .orElse("A class");
+            case GROUP -> groups().stream().filter(g -> g.id() == who.id()).map(GroupRef::name).findFirst().orElse("A group");
+            case TABLE -> tables().stream().filter(t -> t.id() == who.id()).map(t -> t.title() + ": " + t.name()).findFirst().orElse("A group");
+            case CASELOAD -> caseloads().stream().filter(c -> c.personId() == who.id()).map(CaseloadRef::name).findFirst().orElse("A caseload");
+            case LIST -> lists().stream().filter(l -> l.id() == who.id()).map(ListRef::name).findFirst().orElse("A list");
+            case GRADE -> Grades.title(requireNonNull(who.grade())) + ", " + schoolName(who.id());
+            case SCHOOL -> schoolName(who.id());
+        };
+    }
+
+    private String schoolName(int school) {
+        return classes().stream().filter(c -> c.schoolId() == school).findFirst().map(ClassRef::schoolName).orElse("School");
     }
 
     /** Those of {@code students} whom the viewer may see and who are enrolled on {@code asOf}, as it was known on that day. */

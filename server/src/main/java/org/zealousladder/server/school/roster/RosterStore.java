@@ -201,6 +201,14 @@ class RosterStore {
                 .param("students", students.toArray(Integer[]::new)).param("asOf", asOf).param("known", known).query(PLACE).list();
     }
 
+    List<Enrolled> enrolledIn(Collection<Integer> classes, LocalDate asOf) {
+        return db.sql(known(ENROLLED, asOf) + """
+                 join roster_year y on y.id = c.year_id
+                 where c.id = any(:classes) and e.starts <= least(:asOf::date, y.ends) and (e.ends is null or e.ends >= least(:asOf::date, y.ends))
+                 order by""" + BY_NAME)
+                .param("classes", classes.toArray(Integer[]::new)).param("asOf", asOf).param("known", asOf).query(PLACE).list();
+    }
+
     record GradeOn(int studentId, LocalDate day, int grade) {}
 
     List<GradeOn> gradesOn(Collection<Integer> students, Collection<LocalDate> days, LocalDate known) {

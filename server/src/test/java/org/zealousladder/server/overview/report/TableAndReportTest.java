@@ -150,20 +150,20 @@ class TableAndReportTest extends ScreeningTest {
         JsonNode progress = null;
         for (int i = 0; i < 200 && (progress == null || !progress.get("ready").asBoolean()); i++) {
             Thread.sleep(100);
-            progress = body(read(person("m.tveit"), "/api/report/pdf/" + id));
+            progress = body(read(person("m.tveit"), "/api/papers/" + id));
             assertFalse(progress.has("failed"), progress.toString());
         }
         assertEquals(progress.get("total").asInt(), progress.get("done").asInt());
         assertTrue(progress.get("total").asInt() >= 7, "the school and each class");
-        byte[] pdf = read(person("m.tveit"), "/api/report/pdf/" + id + "/file").andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
+        byte[] pdf = read(person("m.tveit"), "/api/papers/" + id + "/file").andExpect(status().isOk()).andReturn().getResponse().getContentAsByteArray();
         assertArrayEquals("%PDF".getBytes(StandardCharsets.US_ASCII), Arrays.copyOf(pdf, 4));
         try (PDDocument document = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(document);
             assertTrue(text.contains("Skerrow Island School") && text.contains("Kittiwake class, grade 3") && text.contains("Oskar Vane"),
                     text.substring(0, 300));
         }
-        read(person("a.sandvik"), "/api/report/pdf/" + id).andExpect(status().isNotFound());
-        read(person("a.sandvik"), "/api/report/pdf/" + id + "/file").andExpect(status().isNotFound());
+        read(person("a.sandvik"), "/api/papers/" + id).andExpect(status().isNotFound());
+        read(person("a.sandvik"), "/api/papers/" + id + "/file").andExpect(status().isNotFound());
     }
 
     @Test

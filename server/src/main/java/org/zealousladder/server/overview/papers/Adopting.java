@@ -1,4 +1,4 @@
-package org.zealousladder.server.overview.report;
+package org.zealousladder.server.overview.papers;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -6,22 +6,22 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplicat
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** Looks every few seconds for reports whose server has ended. */
+/** Looks every few seconds for papers whose server has ended. */
 @Component
 @ConditionalOnWebApplication
 class Adopting {
     private static final Logger LOG = LoggerFactory.getLogger(Adopting.class);
 
-    private final PdfService pdfs;
+    private final PapersService papers;
 
-    Adopting(PdfService pdfs) {
-        this.pdfs = pdfs;
+    Adopting(PapersService papers) {
+        this.papers = papers;
     }
 
     @Scheduled(fixedDelay = 5_000)
     void look() {
         try {
-            pdfs.adopt();
+            papers.adopt();
         } catch (RuntimeException e) {
             // The records may be away for a moment; the next look finds what is left.
             LOG.debug("not adopted: {}", e.getClass().getSimpleName());
