@@ -237,7 +237,7 @@ export interface paths {
         };
         get: operations["bank"];
         put?: never;
-        post: operations["add_11"];
+        post: operations["add_12"];
         delete?: never;
         options?: never;
         head?: never;
@@ -300,7 +300,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_7"];
+        put: operations["change_8"];
         post?: never;
         delete?: never;
         options?: never;
@@ -349,7 +349,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_10"];
+        post: operations["add_11"];
         delete?: never;
         options?: never;
         head?: never;
@@ -397,7 +397,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_9"];
+        post: operations["add_10"];
         delete?: never;
         options?: never;
         head?: never;
@@ -477,7 +477,7 @@ export interface paths {
         };
         get: operations["checks"];
         put?: never;
-        post: operations["add_8"];
+        post: operations["add_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -620,7 +620,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["check"];
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
         delete?: never;
         options?: never;
@@ -669,7 +669,7 @@ export interface paths {
         };
         get: operations["classes"];
         put?: never;
-        post: operations["add_7"];
+        post: operations["add_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1133,7 +1133,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_6"];
+        post: operations["add_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1564,7 +1564,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["list"];
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete: operations["end_3"];
         options?: never;
@@ -1709,7 +1709,7 @@ export interface paths {
         };
         get: operations["all_1"];
         put?: never;
-        post: operations["add_5"];
+        post: operations["add_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1724,7 +1724,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1741,7 +1741,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1917,7 +1917,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1997,7 +1997,7 @@ export interface paths {
         };
         get: operations["days"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2075,7 +2075,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2365,7 +2365,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_8"];
+        post: operations["change_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3181,7 +3181,7 @@ export interface paths {
         };
         get: operations["frameworks"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3212,7 +3212,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3325,7 +3325,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3340,7 +3340,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3596,7 +3596,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3716,6 +3716,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/students/{id}/folder/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/folder/files/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/folder/files/{file}/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBackFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/folder/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/folder/notes/{note}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/folder/notes/{note}/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBackNote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/students/{id}/grade": {
         parameters: {
             query?: never;
@@ -3822,6 +3918,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["takeBackAtHome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/students/{id}/lanes/{lane}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lane"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4450,6 +4562,14 @@ export interface components {
             /** Format: double */
             points?: number;
             shows?: string;
+        };
+        AnswersThen: {
+            /** Format: int32 */
+            answers: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            share: number;
         };
         Apart: {
             student: components["schemas"]["StudentRef"];
@@ -5796,6 +5916,47 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        Folder: {
+            files: components["schemas"]["FolderFile"][];
+            notes: components["schemas"]["FolderNote"][];
+        };
+        FolderBack: {
+            because: string;
+        };
+        FolderFile: {
+            about?: string;
+            by?: string;
+            /** Format: int64 */
+            grouped?: number;
+            /** Format: int64 */
+            id: number;
+            kind: string;
+            mayTakeBack: boolean;
+            name: string;
+            /** Format: date */
+            on: string;
+            own: boolean;
+            /** @enum {string} */
+            readers: "everybody" | "team" | "self";
+            /** Format: int32 */
+            size: number;
+        };
+        FolderKept: {
+            /** Format: int64 */
+            id: number;
+        };
+        FolderNote: {
+            by?: string;
+            /** Format: int64 */
+            id: number;
+            mayTakeBack: boolean;
+            /** Format: date */
+            on: string;
+            own: boolean;
+            /** @enum {string} */
+            readers: "everybody" | "team" | "self";
+            words: string;
+        };
         FollowForm: {
             followed: boolean;
             students: number[];
@@ -6546,6 +6707,21 @@ export interface components {
             parts: components["schemas"]["PartScores"][];
             seasons: components["schemas"]["SeasonStanding"][];
         };
+        LaneDetail: {
+            items: components["schemas"]["LaneItem"][];
+            middle: components["schemas"]["MiddleHalf"][];
+            middleSays?: string;
+            readings: components["schemas"]["ReadingRecord"][];
+            /** Format: int32 */
+            total: number;
+        };
+        LaneItem: {
+            /** Format: date */
+            day: string;
+            more?: string;
+            value?: string;
+            what: string;
+        };
         LastDay: {
             /** Format: date */
             ends: string;
@@ -6937,6 +7113,21 @@ export interface components {
             /** Format: int32 */
             into: number;
         };
+        MiddleHalf: {
+            /** Format: date */
+            from: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            median: number;
+            /** Format: int32 */
+            n: number;
+            /** Format: date */
+            to: string;
+            window: string;
+        };
         MistakeShared: {
             answer: string;
             /** Format: int32 */
@@ -7221,17 +7412,10 @@ export interface components {
         };
         NoteForm: {
             /** Format: date */
-            lookAgainOn?: string;
-            name?: string;
-            /** Format: date */
-            on: string;
-            reached: boolean;
-            students: number[];
+            on?: string;
             /** @enum {string} */
-            way: "call" | "talk" | "letter" | "mail";
-            /** @enum {string} */
-            whom: "home" | "student" | "staff" | "other";
-            words?: string;
+            readers: "everybody" | "team" | "self";
+            words: string;
         };
         NoteTakenBack: {
             because: string;
@@ -9060,12 +9244,14 @@ export interface components {
             week?: string;
         };
         Strips: {
+            answered: components["schemas"]["AnswersThen"][];
             away?: string[];
             late: string[];
             plans: components["schemas"]["PlanSpan"][];
             skills?: components["schemas"]["SkillsNow"];
             tiers: components["schemas"]["TierThen"][];
             weeks: components["schemas"]["WeekSpent"][];
+            work: components["schemas"]["WorkThen"][];
             years: components["schemas"]["YearBand"][];
         };
         StudentAway: {
@@ -9141,6 +9327,7 @@ export interface components {
             decisions: components["schemas"]["Decision"][];
             enrolments: components["schemas"]["Enrolment"][];
             facts: components["schemas"]["StudentFacts"];
+            folder: components["schemas"]["Folder"];
             /** Format: date */
             from: string;
             /** Format: int32 */
@@ -9151,6 +9338,7 @@ export interface components {
             plans: components["schemas"]["PlansOfMeasure"][];
             strips: components["schemas"]["Strips"];
             student: components["schemas"]["StudentRef"];
+            teachers: string[];
             tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
             to: string;
@@ -9880,6 +10068,11 @@ export interface components {
             /** Format: int32 */
             seen: number;
         };
+        WorkThen: {
+            /** Format: date */
+            due: string;
+            in?: boolean;
+        };
         WorkView: {
             cells: boolean;
             counting: components["schemas"]["WorkCounting"];
@@ -10403,7 +10596,7 @@ export interface operations {
             };
         };
     };
-    add_11: {
+    add_12: {
         parameters: {
             query?: never;
             header?: {
@@ -10507,7 +10700,7 @@ export interface operations {
             };
         };
     };
-    change_7: {
+    change_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -10578,7 +10771,7 @@ export interface operations {
             };
         };
     };
-    add_10: {
+    add_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -10646,7 +10839,7 @@ export interface operations {
             };
         };
     };
-    add_9: {
+    add_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -10812,7 +11005,7 @@ export interface operations {
             };
         };
     };
-    add_8: {
+    add_9: {
         parameters: {
             query?: never;
             header?: {
@@ -11068,7 +11261,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -11162,7 +11355,7 @@ export interface operations {
             };
         };
     };
-    add_7: {
+    add_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -11469,7 +11662,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NoteForm"];
+                "application/json": unknown;
             };
         };
         responses: {
@@ -11866,7 +12059,7 @@ export interface operations {
             };
         };
     };
-    add_6: {
+    add_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -12641,7 +12834,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -12883,7 +13076,7 @@ export interface operations {
             };
         };
     };
-    add_5: {
+    add_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -12907,7 +13100,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -12931,7 +13124,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -13218,7 +13411,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -13363,7 +13556,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -13476,7 +13669,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -13933,7 +14126,7 @@ export interface operations {
             };
         };
     };
-    change_8: {
+    change_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -15277,7 +15470,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: {
@@ -15330,7 +15523,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -15555,7 +15748,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: {
@@ -15579,7 +15772,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -16012,7 +16205,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -16230,6 +16423,163 @@ export interface operations {
             };
         };
     };
+    addFile: {
+        parameters: {
+            query: {
+                name: string;
+                about?: string;
+                readers: "everybody" | "team" | "self";
+                grouped?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FolderKept"];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                file: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    takeBackFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                file: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FolderBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteForm"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FolderKept"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                note: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FolderKept"];
+                };
+            };
+        };
+    };
+    takeBackNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                note: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FolderBack"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     grade: {
         parameters: {
             query?: never;
@@ -16399,6 +16749,31 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    lane: {
+        parameters: {
+            query: {
+                asOf: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+                lane: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LaneDetail"];
+                };
             };
         };
     };

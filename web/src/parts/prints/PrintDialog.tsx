@@ -76,7 +76,7 @@ function Chosen({
       <fieldset className="border-0 p-0 m-0 grid gap-1">
         <legend className="text-[13px] text-soft p-0 mb-1">What for</legend>
         {(Object.keys(KINDS) as Kind[]).map((k) => (
-          <label key={k} className="flex gap-2">
+          <label key={k} className="flex gap-2 items-baseline">
             <input type="radio" name="kind" checked={kind === k} onChange={() => setKind(k)} />
             <span>
               {KINDS[k]}

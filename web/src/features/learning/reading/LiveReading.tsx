@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import type { MarkAt, MarkKind, Passage, ReadingHome, StudentRef } from '../../../api/types';
 import { useNames } from '../../../lib/names';
+import { clock, KINDS, touched } from '../../../parts/reading/marks';
+import { PassageText } from '../../../parts/reading/PassageText';
 import { Button } from '../../../ui/Button';
 import { Toggle } from '../../../ui/Toggle';
 import { FinishForm } from './FinishForm';
-import { clock, KINDS, touched } from './marks';
-import { PassageText } from './PassageText';
 
 /** A reading under way, kept on this device until it is saved. */
 export interface Draft {

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
+import { clock, KINDS, nameOfKind } from '../../../parts/reading/marks';
+import { PassageText } from '../../../parts/reading/PassageText';
 import { Button } from '../../../ui/Button';
 import { Complaint, Failed, Loading } from '../../../ui/States';
-import { clock, KINDS, nameOfKind } from './marks';
 import { OutcomeLines } from './OutcomeLines';
-import { PassageText } from './PassageText';
 import { useReading, useWithdrawReading } from './queries';
 
 /** A reading read back: every mark with its time, counts by line, beside another reading of the same passage. */

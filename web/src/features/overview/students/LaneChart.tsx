@@ -1,4 +1,4 @@
-import type { Strips, StudentPage } from '../../../api/types';
+import type { LaneDetail, Strips, StudentPage } from '../../../api/types';
 import { Axes } from '../../../charts/marks/Axes';
 import { GoalMark } from '../../../charts/marks/GoalMark';
 import { PlanTick } from '../../../charts/marks/PlanTick';
@@ -6,7 +6,7 @@ import { ScorePoints } from '../../../charts/marks/ScorePoints';
 import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
 import { commonFrame, scalesFor } from '../../../charts/scales';
 import { useDrawnWidth } from '../../../charts/useDrawnWidth';
-import { dayNumber, plural } from '../../../lib/format';
+import { dayNumber, plural, score } from '../../../lib/format';
 import { YearBands } from './StripLanes';
 
 const WIDTH = 860;
@@ -23,17 +23,23 @@ export function LaneChart({
   strips,
   from,
   to,
+  middle,
 }: {
   lane: StudentPage['lanes'][number];
   strips: Strips;
   from: string;
   to: string;
+  /** The class's middle half in each window, where it is wanted. */
+  middle: LaneDetail['middle'];
 }) {
   const { card } = lane;
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const points = lanePoints(lane);
   const frame = commonFrame([{ ...card, points }]);
-  const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores: frame.scores }, width, HEIGHT, {
+  // What is shaded has to fit in, too.
+  const reach = middle.flatMap((m) => [m.low, m.high]);
+  const scores: [number, number] = [Math.min(frame.scores[0], ...reach), Math.max(frame.scores[1], ...reach)];
+  const scales = scalesFor({ days: [dayNumber(from), dayNumber(to)], scores }, width, HEIGHT, {
     top: 8,
     right: 12,
     bottom: 20,
@@ -50,6 +56,19 @@ export function LaneChart({
       className="block max-w-full"
     >
       <YearBands strips={strips} x={(day) => scales.x(dayNumber(day))} height={HEIGHT - 20} />
+      {middle.map((m) => (
+        <g key={m.from}>
+          <rect
+            x={scales.x(dayNumber(m.from))}
+            width={Math.max(6, scales.x(dayNumber(m.to)) - scales.x(dayNumber(m.from)))}
+            y={scales.y(m.high)}
+            height={Math.max(1, scales.y(m.low) - scales.y(m.high))}
+            fill="var(--stile)"
+            opacity={0.55}
+          />
+          <title>{`${m.window}: the class's middle half ${score(m.low)} to ${score(m.high)}, of ${m.n}`}</title>
+        </g>
+      ))}
       <Axes scales={scales} ticks={3} />
       {card.goal &&
         card.phases.map((phase, i) => (

@@ -11,7 +11,10 @@ import { TierMark } from '../../../ui/TierMark';
 import { LaneChart, lanePoints } from './LaneChart';
 import { LanesDialog } from './LanesDialog';
 import { keepLanes, keptLanes, type LaneChoice, ordered } from './lanes';
+import { OpenButton } from './OpenButton';
+import { OpenLane } from './OpenLane';
 import { Parts } from './Parts';
+import { useLane } from './queries';
 import { StripLane, stripsOf } from './StripLanes';
 
 /** All lanes on one time axis, as the viewer has ordered them. */
@@ -68,7 +71,10 @@ function ScoreLane({
   lane: StudentPage['lanes'][number];
   onGoal: (card: TrendCard) => void;
 }) {
-  const { link, live } = useScope();
+  const { link, live, scope } = useScope();
+  const key = `measure-${lane.measure.id}`;
+  const [open, setOpen] = useState(false);
+  const detail = useLane(page.student.id, key, scope.asOf, open);
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -79,6 +85,7 @@ function ScoreLane({
         <Seasons measure={lane.measure} seasons={lane.seasons} />
         <span className="ml-auto flex gap-4 items-center no-print">
           {live && !lane.card.goal && <Button onClick={() => onGoal(lane.card)}>Set a goal</Button>}
+          <OpenButton title={lane.measure.name} open={open} onOpen={setOpen} />
           <Link
             to={link('/trends', {
               open: String(page.student.id),
@@ -98,7 +105,14 @@ function ScoreLane({
           {unbroken(lane.card.proposal.reason)}
         </p>
       )}
-      <LaneChart lane={lane} strips={page.strips} from={page.from} to={page.to} />
+      <LaneChart
+        lane={lane}
+        strips={page.strips}
+        from={page.from}
+        to={page.to}
+        middle={open ? (detail.data?.middle ?? []) : []}
+      />
+      {open && <OpenLane lane={detail} title={lane.measure.name} />}
       <TrendTable card={lane.card} points={lanePoints(lane)} />
       {lane.parts.length > 0 && <Parts lane={lane} />}
     </>

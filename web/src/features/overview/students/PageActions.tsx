@@ -31,7 +31,7 @@ export function PageActions({ page }: { page: StudentPage }) {
       : []),
   ];
   return (
-    <div className="mt-3 no-print flex flex-wrap gap-x-4 gap-y-0.5">
+    <div className="mb-3 no-print flex flex-wrap gap-x-4 gap-y-0.5">
       <Button onClick={() => setPrinting('home')}>Print for home</Button>
       <Button onClick={() => setPrinting('meeting')}>Print for the meeting</Button>
       <Link

@@ -1,8 +1,12 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Strips, StudentPage } from '../../../api/types';
 import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { dayNumber, longDay, plural, shortDay } from '../../../lib/format';
+import { useScope } from '../../../lib/scope';
 import { tierColour } from '../../../ui/TierMark';
+import { OpenButton } from './OpenButton';
+import { OpenLane } from './OpenLane';
+import { useLane } from './queries';
 
 const WIDTH = 860;
 /** As the lanes of scores have it. */
@@ -45,6 +49,20 @@ export function stripsOf(page: StudentPage): Strip[] {
       height: 38,
       marks: (x) => <Time strips={strips} x={x} />,
     },
+    strips.work.length > 0 && {
+      key: 'work',
+      title: 'Work',
+      words: workWords(strips),
+      height: 24,
+      marks: (x) => <Work strips={strips} x={x} />,
+    },
+    strips.answered.length > 0 && {
+      key: 'skills',
+      title: 'Skills',
+      words: skillWords(strips),
+      height: 38,
+      marks: (x) => <Answered strips={strips} x={x} />,
+    },
     page.contacts.length > 0 && {
       key: 'contacts-strip',
       title: 'Calls and letters',
@@ -63,9 +81,16 @@ export function stripsOf(page: StudentPage): Strip[] {
   return all.filter((s) => s !== false);
 }
 
+/** Lanes with more behind them than the page has already. */
+const OPENS = ['days', 'time', 'work', 'skills', 'tiers'];
+
 /** One lane of them, on the time axis that the lanes of scores share. */
 export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) {
   const { key, title, words, height } = strip;
+  const { scope } = useScope();
+  const [open, setOpen] = useState(false);
+  const opens = OPENS.includes(key);
+  const detail = useLane(page.student.id, key, scope.asOf, open);
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const first = dayNumber(page.from);
   const last = dayNumber(page.to);
@@ -77,6 +102,11 @@ export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) 
           {title}
         </h2>
         <span className="text-soft text-[13px]">{words}</span>
+        {opens && (
+          <span className="ml-auto no-print">
+            <OpenButton title={title} open={open} onOpen={setOpen} />
+          </span>
+        )}
       </div>
       <svg
         ref={ref}
@@ -89,6 +119,7 @@ export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) 
         <YearBands strips={page.strips} x={x} height={height} />
         {strip.marks(x)}
       </svg>
+      {open && <OpenLane lane={detail} title={title} />}
     </section>
   );
 }
@@ -196,6 +227,52 @@ function timeWords(strips: Strips): string {
   const newest = strips.weeks.slice(-4);
   const mean = newest.reduce((n, w) => n + w.minutes, 0) / Math.max(1, newest.length);
   return `${Math.round(mean)} minutes a week lately; most ${Math.max(...strips.weeks.map((w) => w.minutes))}`;
+}
+
+function Work({ strips, x }: { strips: Strips; x: X }) {
+  return (
+    <>
+      {strips.work.map((w, i) => (
+        <line
+          // biome-ignore lint/suspicious/noArrayIndexKey: several are due on a day, and they never move
+          key={i}
+          x1={x(w.due)}
+          x2={x(w.due)}
+          y1={w.in === false ? 2 : 8}
+          y2={20}
+          stroke={w.in === undefined ? 'var(--hair)' : w.in ? 'var(--stile)' : 'var(--plum)'}
+          strokeWidth={2}
+        />
+      ))}
+    </>
+  );
+}
+
+function workWords(strips: Strips): string {
+  const due = strips.work.filter((w) => w.in !== undefined);
+  const missing = due.filter((w) => !w.in).length;
+  return `${due.length - missing} of ${plural(due.length, 'piece')} handed in${missing > 0 ? `; long: ${missing} did not come` : ''}`;
+}
+
+/** Each day with answers as a mark as high as the share that was right. */
+function Answered({ strips, x }: { strips: Strips; x: X }) {
+  return (
+    <>
+      <line x1={LEFT} x2={x(strips.answered.at(-1)?.day ?? '')} y1={36} y2={36} stroke="var(--hair)" />
+      {strips.answered.map((a) => (
+        <g key={a.day}>
+          <line x1={x(a.day)} x2={x(a.day)} y1={36} y2={36 - 32 * a.share} stroke="var(--ink)" strokeWidth={2} />
+          <title>{`${longDay(a.day)}: ${plural(a.answers, 'answer')}, ${Math.round(100 * a.share)} % right`}</title>
+        </g>
+      ))}
+    </>
+  );
+}
+
+function skillWords(strips: Strips): string {
+  const answers = strips.answered.reduce((n, a) => n + a.answers, 0);
+  const now = strips.skills;
+  return `${now ? `secure ${now.secure}, shaky ${now.shaky}, not yet ${now.notYet}; ` : ''}${plural(answers, 'answer')}, as high as the share right`;
 }
 
 const WAYS = { call: 'call', talk: 'talk', letter: 'letter', mail: 'mail' } as const;

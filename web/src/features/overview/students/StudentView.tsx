@@ -13,6 +13,7 @@ import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
 import { Fact } from './Fact';
 import { Facts } from './Facts';
+import { FolderSection } from './FolderSection';
 import { Lanes } from './Lanes';
 import { NextSteps } from './NextSteps';
 import { Now } from './Now';
@@ -57,6 +58,7 @@ function Page({ page }: { page: StudentPage }) {
         </p>
         <Now page={page} />
         <NextSteps page={page} />
+        <PageActions page={page} />
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           <Facts page={page} />
@@ -74,6 +76,15 @@ function Page({ page }: { page: StudentPage }) {
               ))}
             </Fact>
           )}
+          {page.teachers.length > 0 && <Fact term="Teachers">{page.teachers.join(', ')}</Fact>}
+          {page.folder.files[0] && (
+            <Fact term="Files">
+              {page.folder.files.length}, newest:{' '}
+              <a href="#folder" className="text-act no-underline hover:underline break-all">
+                {page.folder.files[0].name}
+              </a>
+            </Fact>
+          )}
           <Fact term="Classes">
             {page.enrolments.map((e) => (
               <span key={e.from} className="block">
@@ -85,7 +96,6 @@ function Page({ page }: { page: StudentPage }) {
             ))}
           </Fact>
         </dl>
-        <PageActions page={page} />
         {live && <AskToErase student={page.student} />}
         {live && unseen.length > 0 && (
           <p className="text-soft text-[13px]">No scores yet in {unseen.map((m) => m.name).join(', ')}.</p>
@@ -100,6 +110,7 @@ function Page({ page }: { page: StudentPage }) {
         )}
         <Lanes page={page} onGoal={setGoalFor} />
         <StudentContacts page={page} />
+        <FolderSection page={page} />
         {page.plans.map(({ measure, plans }) => (
           <div key={measure.id} className="mt-4">
             <PlanNote plans={plans} heading={`Plans in ${measure.name}`} />

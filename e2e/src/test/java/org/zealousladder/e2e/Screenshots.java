@@ -44,9 +44,13 @@ class Screenshots extends BrowserTest {
                 "tier in Oral reading in winter is at least 2 and (days absent are over 3 or no running plan in Reading) and no contact with home since 1 Jan 2026");
         assertThat(page.getByText("Keep as a list")).isVisible();
         shot("find");
-        subView("Trends", "Plans and sessions");
-        assertThat(heading("Reading:")).isVisible();
-        shot("plans");
+        subView("Find", "Compare");
+        assertThat(page.getByText("The same students stand on both sides")).isVisible();
+        shot("compare");
+        subView("Find", "Reports");
+        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Taking part").setExact(true)).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Oral reading")).first()).isVisible();
+        shot("report");
         subView("Trends", "Meeting");
         assertThat(page.getByRole(AriaRole.ARTICLE)).isVisible();
         shot("meeting");
@@ -105,11 +109,6 @@ class Screenshots extends BrowserTest {
         assertThat(page.getByText("Download the refused rows")).isVisible();
         shot("records");
         newPage(1280, 800, ColorScheme.LIGHT);
-        signIn("M. Tveit");
-        subView("Screening", "Table");
-        choose("Skerrow Island School");
-        assertThat(heading("All 149 students")).isVisible();
-        shot("table");
     }
 
     /** Six students take the check that is open, each in their own way; one of them is still at it. */

@@ -97,6 +97,7 @@ abstract class OtherSchool extends ScreeningTest {
         asked.put("a", "student-" + foreign);
         asked.put("classId", asked.get("class"));
         asked.put("row", "away");
+        asked.put("lane", "days");
         asked.put("aFrom", "2025-09-01");
         asked.put("aTo", "2025-12-31");
         asked.put("bFrom", "2026-01-01");

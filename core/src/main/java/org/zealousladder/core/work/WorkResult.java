@@ -1,5 +1,6 @@
 package org.zealousladder.core.work;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -46,6 +47,16 @@ public record WorkResult(WorkState state, boolean late, @Nullable Double points,
             case BEST -> marked.stream().mapToDouble(Attempt::share).max().orElseThrow();
             case MEAN -> marked.stream().mapToDouble(Attempt::share).average().orElseThrow();
         };
+    }
+
+    /** What became of it, in words: {@code 7 of 10, late}, or its state. */
+    public String words() {
+        String what = points == null ? state.code().replace('-', ' ') : plain(points) + " of " + plain(possible);
+        return what + (late ? ", late" : "");
+    }
+
+    private static String plain(double v) {
+        return BigDecimal.valueOf(v).stripTrailingZeros().toPlainString();
     }
 
     /** Whether it was handed in. */

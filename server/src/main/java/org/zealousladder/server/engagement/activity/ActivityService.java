@@ -39,6 +39,14 @@ public class ActivityService {
         return store.ofStudent(student, from, asOf);
     }
 
+    /** What a student did on a day, by kind. @param kind as it is on record */
+    public record DoneOn(LocalDate day, String kind, double minutes, int actions) {}
+
+    /** The newest first. */
+    public List<DoneOn> done(int student, LocalDate from, LocalDate asOf, int most) {
+        return store.done(student, from, asOf, most);
+    }
+
     /** What a student did over some days. @param days on which anything was done */
     public record Spent(int student, double minutes, int days) {}
 

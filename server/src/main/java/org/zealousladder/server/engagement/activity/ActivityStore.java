@@ -47,6 +47,13 @@ class ActivityStore {
                 .param("student", student).param("from", from).param("asOf", asOf).query(ActivityService.OwnWeek.class).list();
     }
 
+    List<ActivityService.DoneOn> done(int student, LocalDate from, LocalDate asOf, int most) {
+        return db.sql("""
+                select on_day as day, kind, sum(minutes)::double precision as minutes, sum(actions)::integer as actions from engagement_day
+                 where student_id = :student and on_day between :from and :asOf group by 1, 2 order by 1 desc, 3 desc limit :most""")
+                .param("student", student).param("from", from).param("asOf", asOf).param("most", most).query(ActivityService.DoneOn.class).list();
+    }
+
     List<ActivityService.Spent> spent(Collection<Integer> students, LocalDate from, LocalDate to) {
         return db.sql("""
                 select student_id as student, sum(minutes)::double precision as minutes, count(distinct on_day)::integer as days from engagement_day

@@ -1,12 +1,14 @@
 package org.zealousladder.server.engagement.attendance;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.calendar.SchoolDays;
@@ -53,6 +55,17 @@ public class AttendanceService {
 
     private static List<LocalDate> on(List<AttendanceStore.Day> days, String status) {
         return days.stream().filter(d -> d.status().equals(status)).map(AttendanceStore.Day::onDay).toList();
+    }
+
+    /** A day on which a student was away or late. @param reason as it was told; null for none */
+    public record ToldDay(LocalDate day, boolean late, @Nullable String reason) {}
+
+    /** The newest first; only days on which the school was open. */
+    public List<ToldDay> told(Enrolled student, LocalDate from, LocalDate asOf) {
+        SchoolDays school = calendar.of(student.schoolId(), asOf);
+        return store.days(List.of(student.id()), from, asOf).stream()
+                .filter(d -> school.open(d.onDay()) && (d.status().equals("absent") || d.status().equals("late")))
+                .map(d -> new ToldDay(d.onDay(), d.status().equals("late"), d.reason())).sorted(Comparator.comparing(ToldDay::day).reversed()).toList();
     }
 
     /** Days of one student, of all years, on which the school was open. @param away the earliest first @param late the same */

@@ -20,6 +20,11 @@ public record Answer(long id, int student, int item, @Nullable Integer check, Lo
         return points == null ? 0 : points / possible;
     }
 
+    /** What came of it, in words. */
+    public String outcome() {
+        return points == null ? "not marked" : right() ? "right" : share() > 0 ? "partly right" : "not right";
+    }
+
     /** Whether it is wholly right. */
     public boolean right() {
         return points != null && points >= possible;

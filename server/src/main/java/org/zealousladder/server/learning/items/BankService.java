@@ -12,6 +12,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.server.platform.files.ContentType;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.texts.Slug;
 import org.zealousladder.server.platform.who.Viewer;
@@ -162,28 +163,8 @@ public class BankService {
         return type(content) != null && content.length <= LARGEST_PICTURE;
     }
 
-    /** By their first bytes: PNG, JPEG, GIF and WebP (RIFF). */
-    static @Nullable String type(byte[] b) {
-        if (starts(b, 0, 0x89, 'P', 'N', 'G')) {
-            return "image/png";
-        } else if (starts(b, 0, 0xff, 0xd8, 0xff)) {
-            return "image/jpeg";
-        } else if (starts(b, 0, 'G', 'I', 'F', '8')) {
-            return "image/gif";
-        }
-        return starts(b, 0, 'R', 'I', 'F', 'F') && starts(b, 8, 'W', 'E', 'B', 'P') ? "image/webp" : null;
-    }
-
-    private static boolean starts(byte[] b, int at, int... with) {
-        if (b.length < at + with.length) {
-            return false;
-        }
-        for (int i = 0; i < with.length; i++) {
-            if ((b[at + i] & 0xff) != with[i]) {
-                return false;
-            }
-        }
-        return true;
+    static @Nullable String type(byte[] content) {
+        return ContentType.of(content).filter(ContentType::picture).map(ContentType::mediaType).orElse(null);
     }
 
     /** A picture as it is served. */

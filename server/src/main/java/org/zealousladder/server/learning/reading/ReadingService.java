@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -67,6 +68,31 @@ public class ReadingService {
                 rights.mayChange(school));
     }
 
+    /** The newest readings of a student, with their marks. */
+    public List<ReadingRecord> newest(Enrolled student, LocalDate asOf, int most) {
+        List<ReadingStore.ReadingRow> rows = store.ofStudents(List.of(student.id()), LocalDate.EPOCH, asOf).stream()
+                .sorted(Comparator.comparing(ReadingStore.ReadingRow::readOn).thenComparing(ReadingStore.ReadingRow::id).reversed()).limit(most).toList();
+        return rows.isEmpty() ? List.of() : records(rows, student, asOf, passages.behaviours(student.schoolId()));
+    }
+
+    private List<ReadingRecord> records(List<ReadingStore.ReadingRow> rows, Enrolled student, LocalDate asOf, List<Behaviour> behaviours) {
+        List<Long> ids = rows.stream().map(ReadingStore.ReadingRow::id).toList();
+        Map<Long, List<ReadingForm.MarkAt>> marks = store.marks(ids);
+        Map<Long, List<ReadingForm.Answer>> answers = store.answers(ids);
+        Map<Long, List<ReadingForm.Seen>> seen = store.seen(ids);
+        Map<Integer, Passage> texts = rows.stream().map(ReadingStore.ReadingRow::passageId).distinct()
+                .collect(Collectors.toMap(Function.identity(), p -> library.passage(p, student.schoolId())));
+        Counting.Standards standards = new Counting.Standards(passages.levels(student.schoolId(), asOf), behaviours);
+        return rows.stream().map(r -> {
+            List<ReadingForm.MarkAt> m = marks.getOrDefault(r.id(), List.of());
+            List<ReadingForm.Answer> a = answers.getOrDefault(r.id(), List.of());
+            List<ReadingForm.Seen> s = seen.getOrDefault(r.id(), List.of());
+            Passage passage = requireNonNull(texts.get(r.passageId()));
+            return new ReadingRecord(r.id(), student.ref(), passage, r.readOn(), r.seconds(), r.limitSeconds(), r.lastWord(), m, r.retelling(), a, s, r.level(),
+                    r.levelReason(), r.note(), r.by(), Counting.of(passage, new Counting.Heard(r.seconds(), r.lastWord(), m, r.retelling(), a, s), standards));
+        }).toList();
+    }
+
     /** A reading and the others of the same passage by the same student. */
     public ReadingPair pair(long id, LocalDate asOf) {
         ReadingStore.ReadingRow row = store.byId(id, asOf).orElseThrow(() -> Refusal.notFound("There is no such reading among your students'."));
@@ -74,20 +100,8 @@ public class ReadingService {
         List<ReadingStore.ReadingRow> all = new ArrayList<>(store.ofStudents(List.of(row.studentId()), LocalDate.EPOCH, asOf));
         all.removeIf(r -> r.passageId() != row.passageId() || r.id() == id);
         all.add(0, row);
-        List<Long> ids = all.stream().map(ReadingStore.ReadingRow::id).toList();
-        Map<Long, List<ReadingForm.MarkAt>> marks = store.marks(ids);
-        Map<Long, List<ReadingForm.Answer>> answers = store.answers(ids);
-        Map<Long, List<ReadingForm.Seen>> seen = store.seen(ids);
-        Passage passage = library.passage(row.passageId(), student.schoolId());
         List<Behaviour> behaviours = passages.behaviours(student.schoolId());
-        Counting.Standards standards = new Counting.Standards(passages.levels(student.schoolId(), asOf), behaviours);
-        List<ReadingRecord> records = all.stream().map(r -> {
-            List<ReadingForm.MarkAt> m = marks.getOrDefault(r.id(), List.of());
-            List<ReadingForm.Answer> a = answers.getOrDefault(r.id(), List.of());
-            List<ReadingForm.Seen> s = seen.getOrDefault(r.id(), List.of());
-            return new ReadingRecord(r.id(), student.ref(), passage, r.readOn(), r.seconds(), r.limitSeconds(), r.lastWord(), m, r.retelling(), a, s, r.level(),
-                    r.levelReason(), r.note(), r.by(), Counting.of(passage, new Counting.Heard(r.seconds(), r.lastWord(), m, r.retelling(), a, s), standards));
-        }).toList();
+        List<ReadingRecord> records = records(all, student, asOf, behaviours);
         return new ReadingPair(records.get(0), records.stream().skip(1).map(o -> new OtherReading(o, Counting.compare(records.get(0), o))).toList(),
                 behaviours);
     }

@@ -7,9 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.zealousladder.core.work.WorkResult;
 import org.zealousladder.server.engagement.attendance.AttendanceService;
 import org.zealousladder.server.engagement.work.Piece;
 import org.zealousladder.server.engagement.work.WorkBook;
@@ -17,7 +15,6 @@ import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.learning.answers.Answer;
 import org.zealousladder.server.learning.answers.AnswersService;
 import org.zealousladder.server.learning.items.Item;
-import org.zealousladder.server.learning.items.ItemBody;
 import org.zealousladder.server.learning.items.ItemsService;
 import org.zealousladder.server.overview.periods.Period;
 import org.zealousladder.server.platform.words.Words;
@@ -66,16 +63,10 @@ class MarksBehind {
         return given.stream().map(a -> {
             Item item = asked.get(a.item());
             String prompt = item == null ? "an item" : item.prompt();
-            String said = a.answer() == null || a.answer().isBlank() ? "" : chosen(item, a.answer()) + ", ";
+            String said = a.answer() == null || a.answer().isBlank() ? "" : (item == null ? a.answer() : item.said(a.answer())) + ", ";
             return new Mark(a.student(), a.day(), prompt.length() > LONGEST_PROMPT ? prompt.substring(0, LONGEST_PROMPT) + " …" : prompt,
-                    said + (a.points() == null ? "not marked" : a.right() ? "right" : a.share() > 0 ? "partly right" : "not right"));
+                    said + a.outcome());
         }).toList();
-    }
-
-    /** An option that was chosen, in its words. */
-    private static String chosen(@Nullable Item item, String answer) {
-        return item == null ? answer : item.body().options().stream().filter(o -> o.id().equals(answer) && !o.text().isBlank()).map(ItemBody.ItemOption::text)
-                .findFirst().orElse(answer);
     }
 
     private List<Mark> pieces(Period period, LocalDate asOf) {
@@ -84,14 +75,9 @@ class MarksBehind {
         List<Mark> all = new ArrayList<>();
         book.students().values().forEach(w -> w.results().forEach((piece, r) -> {
             Piece p = requireNonNull(byId.get(piece));
-            all.add(new Mark(w.studentId(), p.due(), p.title(), words(r)));
+            all.add(new Mark(w.studentId(), p.due(), p.title(), r.words()));
         }));
         return all;
-    }
-
-    private static String words(WorkResult r) {
-        String state = r.state().code().replace('-', ' ');
-        return (r.points() == null ? state : Words.plain(r.points()) + " of " + Words.plain(r.possible())) + (r.late() ? ", late" : "");
     }
 
     private List<Mark> away(Period period, LocalDate asOf) {

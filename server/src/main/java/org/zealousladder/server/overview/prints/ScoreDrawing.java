@@ -10,7 +10,8 @@ import org.zealousladder.server.platform.words.Words;
 /** A student's own scores over time with the goal, as a picture (SVG): points joined by a thin line, the goal a short bar at the end of a dashed one. */
 final class ScoreDrawing {
     private static final int WIDTH = 520;
-    private static final int HEIGHT = 120;
+    private static final int TALL = 120;
+    private static final int LOW = 66;
     private static final int LEFT = 34;
     private static final int RIGHT = 40;
     private static final int TOP = 10;
@@ -18,6 +19,8 @@ final class ScoreDrawing {
 
     private final LocalDate from;
     private final LocalDate to;
+    /** Where there is a goal to reach there is more to see. */
+    private final int height;
     private double lowest = Double.MAX_VALUE;
     private double highest = -Double.MAX_VALUE;
 
@@ -27,6 +30,7 @@ final class ScoreDrawing {
     record Aim(Point from, Point to) {}
 
     private ScoreDrawing(List<Point> points, @Nullable Aim aim) {
+        height = aim == null ? LOW : TALL;
         from = points.get(0).day();
         LocalDate last = points.get(points.size() - 1).day();
         to = aim != null && aim.to().day().isAfter(last) ? aim.to().day() : last;
@@ -52,7 +56,7 @@ final class ScoreDrawing {
     }
 
     private double y(double v) {
-        return TOP + (highest - v) / (highest - lowest) * (HEIGHT - TOP - BOTTOM);
+        return TOP + (highest - v) / (highest - lowest) * (height - TOP - BOTTOM);
     }
 
     private static String n(double v) {
@@ -62,13 +66,13 @@ final class ScoreDrawing {
     /** @param points the oldest first, at least one @param words says days */
     static String svg(List<Point> points, @Nullable Aim aim, Wording words) {
         ScoreDrawing d = new ScoreDrawing(points, aim);
-        StringBuilder svg = new StringBuilder("<svg xmlns='http://www.w3.org/2000/svg' width='").append(WIDTH).append("' height='").append(HEIGHT)
-                .append("' viewBox='0 0 ").append(WIDTH).append(' ').append(HEIGHT).append("'>");
+        StringBuilder svg = new StringBuilder("<svg xmlns='http://www.w3.org/2000/svg' width='").append(WIDTH).append("' height='").append(d.height)
+                .append("' viewBox='0 0 ").append(WIDTH).append(' ').append(d.height).append("'>");
         for (double v : new double[]{d.lowest, d.highest}) {
             svg.append("<line x1='").append(LEFT).append("' x2='").append(WIDTH - RIGHT).append("' y1='").append(n(d.y(v))).append("' y2='").append(n(d.y(v)))
                     .append("' stroke='#bbbbbb' stroke-width='0.5'/>").append(label(LEFT - 4, d.y(v) + 3, "end", Words.plain(Math.round(v))));
         }
-        svg.append(label(LEFT, HEIGHT - 4, "start", words.day(d.from))).append(label(WIDTH - RIGHT, HEIGHT - 4, "end", words.day(d.to)));
+        svg.append(label(LEFT, d.height - 4, "start", words.day(d.from))).append(label(WIDTH - RIGHT, d.height - 4, "end", words.day(d.to)));
         if (aim != null) {
             svg.append("<line x1='").append(n(d.x(aim.from().day()))).append("' y1='").append(n(d.y(aim.from().value()))).append("' x2='")
                     .append(n(d.x(aim.to().day()))).append("' y2='").append(n(d.y(aim.to().value())))

@@ -63,7 +63,8 @@ final class StudentSheet {
 
     private void section(PrintSection section) {
         int before = html.length();
-        html.append("<div class='part'><h2>").append(text(words.say(section.title()))).append("</h2>");
+        // Scores may go over pages, measure by measure; all else stays together.
+        html.append(section == PrintSection.SCORES ? "<div><h2>" : "<div class='part'><h2>").append(text(words.say(section.title()))).append("</h2>");
         int head = html.length();
         switch (section) {
             case FACTS -> facts();
@@ -134,7 +135,7 @@ final class StudentSheet {
         }
         TrendCard card = lane.card();
         TrendPoint newest = scored.get(scored.size() - 1);
-        html.append("<h3>").append(text(lane.measure().name())).append("</h3>");
+        html.append("<div class='part'><h3>").append(text(lane.measure().name())).append("</h3>");
         picture(lane, scored);
         String line = words.say(Phrase.SCORE_LINE, "score", Words.plain(requireNonNull(newest.value())), "day", newest.date(), "unit", lane.measure().unit());
         TrendPoint first = card.points().stream().filter(p -> p.value() != null).findFirst().orElse(newest);
@@ -150,6 +151,7 @@ final class StudentSheet {
         if (!home()) {
             meeting(lane);
         }
+        html.append("</div>");
     }
 
     private static String number(double v) {

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param skills null without any answer
  */
 public record Strips(List<YearBand> years, List<PlanSpan> plans, @Nullable List<LocalDate> away, List<LocalDate> late, List<WeekSpent> weeks,
-        @Nullable SkillsNow skills, List<TierThen> tiers) {
+        @Nullable SkillsNow skills, List<TierThen> tiers, List<AnswersThen> answered, List<WorkThen> work) {
 
     /** A school year of the axis, in which class and grade. */
     public record YearBand(String name, LocalDate starts, LocalDate ends, @Nullable String className, @Nullable Integer grade) {}
@@ -24,6 +24,12 @@ public record Strips(List<YearBand> years, List<PlanSpan> plans, @Nullable List<
 
     /** How many skills are in which state. */
     public record SkillsNow(int secure, int shaky, int notYet) {}
+
+    /** Answers on skills of a day. @param share of the points */
+    public record AnswersThen(LocalDate day, int answers, double share) {}
+
+    /** A piece of work. @param in whether it was handed in; null where that is not due yet, or it is excused */
+    public record WorkThen(LocalDate due, @Nullable Boolean in) {}
 
     /** A tier that was decided for a window. */
     public record TierThen(String area, int tier, LocalDate from, LocalDate to, String window) {}

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.zealousladder.core.skills.SkillStanding;
@@ -12,6 +14,8 @@ import org.zealousladder.core.skills.SkillState;
 import org.zealousladder.server.engagement.activity.ActivityService;
 import org.zealousladder.server.engagement.attendance.AttendanceService;
 import org.zealousladder.server.engagement.attendance.Attended;
+import org.zealousladder.server.engagement.work.StudentWork;
+import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.learning.answers.AnswersService;
 import org.zealousladder.server.learning.frameworks.Framework;
 import org.zealousladder.server.learning.frameworks.FrameworksService;
@@ -31,8 +35,11 @@ class StripsService {
     private final ActivityService activity;
     private final AnswersService answers;
     private final FrameworksService frameworks;
+    private final WorkService work;
 
-    StripsService(RosterService roster, AttendanceService attendance, ActivityService activity, AnswersService answers, FrameworksService frameworks) {
+    StripsService(RosterService roster, AttendanceService attendance, ActivityService activity, AnswersService answers, FrameworksService frameworks,
+            WorkService work) {
+        this.work = work;
         this.roster = roster;
         this.attendance = attendance;
         this.activity = activity;
@@ -54,7 +61,7 @@ class StripsService {
                 .flatMap(p -> spans(p, measures, asOf).stream()).sorted(Comparator.comparing(Strips.PlanSpan::from)).toList(),
                 attended == null && days.away().isEmpty() ? null : days.away(), days.late(),
                 activity.ofStudent(now.id(), from, asOf).stream().map(w -> new Strips.WeekSpent(w.monday(), (int) Math.round(w.minutes()))).toList(),
-                skills(now, asOf), tiers(tiers, windows, years)), attended == null ? null : (Integer) attended.days());
+                skills(now, asOf), tiers(tiers, windows, years), answered(now, from, asOf), work(now, from, asOf)), attended == null ? null : (Integer) attended.days());
     }
 
     private static Strips.YearBand band(SchoolYear y, List<Enrolled> history) {
@@ -82,6 +89,22 @@ class StripsService {
         List<Integer> known = frameworks.frameworks(now.schoolId()).stream().map(Framework::id).toList();
         List<SkillStanding> all = List.copyOf(answers.evidence(List.of(now), known, asOf).of(now, asOf).values());
         return all.isEmpty() ? null : new Strips.SkillsNow(count(all, SkillState.SECURE), count(all, SkillState.SHAKY), count(all, SkillState.NOT_YET));
+    }
+
+    private List<Strips.AnswersThen> answered(Enrolled now, LocalDate from, LocalDate asOf) {
+        List<Integer> known = frameworks.frameworks(now.schoolId()).stream().map(Framework::id).toList();
+        Map<Long, List<AnswersService.DayCount>> byDay = answers.counts(List.of(now), known, from, asOf).stream()
+                .collect(Collectors.groupingBy(AnswersService.DayCount::day, TreeMap::new, Collectors.toList()));
+        return byDay.entrySet().stream().map(d -> {
+            int n = d.getValue().stream().mapToInt(AnswersService.DayCount::n).sum();
+            return new Strips.AnswersThen(LocalDate.ofEpochDay(d.getKey()), n, d.getValue().stream().mapToDouble(AnswersService.DayCount::shares).sum() / n);
+        }).toList();
+    }
+
+    private List<Strips.WorkThen> work(Enrolled now, LocalDate from, LocalDate asOf) {
+        StudentWork own = work.between(List.of(now), from, asOf, asOf).students().get(now.id());
+        return own == null ? List.of() : own.all().stream().map(r -> new Strips.WorkThen(r.due(), r.dueBy(asOf) ? (Boolean) r.in() : null))
+                .sorted(Comparator.comparing(Strips.WorkThen::due)).toList();
     }
 
     private static int count(List<SkillStanding> all, SkillState state) {

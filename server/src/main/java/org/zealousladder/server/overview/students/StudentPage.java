@@ -11,6 +11,7 @@ import org.zealousladder.server.monitoring.plans.Concern;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.facts.StudentFacts;
+import org.zealousladder.server.school.folder.Folder;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
@@ -25,11 +26,13 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param contacts what was said and written, the newest first
  * @param now how the student stands, in figures
  * @param next what fits now
+ * @param folder notes and files that the viewer may read
+ * @param teachers of the class
  */
 public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
         List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts, Strips strips, List<NowFigure> now,
-        List<NextStep> next) {
+        List<NextStep> next, Folder folder, List<String> teachers) {
 
     /** Plans on one measure, the newest first. */
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}

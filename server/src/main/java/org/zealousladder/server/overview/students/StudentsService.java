@@ -30,6 +30,8 @@ import org.zealousladder.server.overview.students.StudentPage.PartScores;
 import org.zealousladder.server.overview.students.StudentPage.PlansOfMeasure;
 import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.school.facts.FactsService;
+import org.zealousladder.server.school.folder.FolderService;
+import org.zealousladder.server.school.people.TeachersService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -61,12 +63,16 @@ public class StudentsService {
     private final FactsService facts;
     private final ContactsService contacts;
     private final StripsService strips;
+    private final FolderService folder;
+    private final TeachersService teachers;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
-            StripsService strips) {
+            StripsService strips, FolderService folder, TeachersService teachers) {
         this.strips = strips;
+        this.folder = folder;
+        this.teachers = teachers;
         this.roster = roster;
         this.measures = measures;
         this.allWindows = allWindows;
@@ -118,7 +124,8 @@ public class StudentsService {
                 concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
-                said, beside.strips(), writer.now(), writer.next());
+                said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
+                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()));
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

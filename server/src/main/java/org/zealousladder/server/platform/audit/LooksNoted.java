@@ -24,7 +24,7 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
     /** What people call it, by its address; another address stands for itself. */
     static final Map<String, String> VIEWS = Map.ofEntries(entry("/api/desk", "Desk"), entry("/api/ladder", "Ladder"), entry("/api/trends", "Trends"),
             entry("/api/trends/spans", "Trends over days"), entry("/api/trends/{student}/{measure}", "Chart"),
-            entry("/api/trends/{student}/{measure}/goal-options", "Goal"), entry("/api/students/{id}", "Student page"),
+            entry("/api/trends/{student}/{measure}/goal-options", "Goal"), entry("/api/students/{id}", "Student page"), entry("/api/students/{id}/lanes/{lane}", "A lane of the student page"),
             entry("/api/students", "names found by Go to"),
             entry("/api/plans", "Plans and sessions"), entry("/api/strip", "Weekly scores"), entry("/api/meeting", "Meeting"),
             entry("/api/coverage", "Coverage"), entry("/api/entry", "Enter scores"), entry("/api/tiers", "Tiers"),
@@ -34,7 +34,8 @@ class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
             entry("/api/table/export", "Table"), entry("/api/changes/preview", "who would move by a change"), entry("/api/report/pdf", "Report"),
             entry("/api/find", "Find"), entry("/api/find/export", "Find"), entry("/api/compare", "Compare"), entry("/api/compare/behind", "Compare"),
             entry("/api/compare/years", "Year over year"), entry("/api/reports", "Reports"), entry("/api/reports/export", "Reports"),
-            entry("/api/reports/pdf", "Reports"), entry("/api/prints", "Student page"));
+            entry("/api/reports/pdf", "Reports"), entry("/api/prints", "Student page"),
+            entry("/api/students/{id}/folder/files/{file}", "A file of the folder"));
     /** What goes on paper. */
     private static final Set<String> PRINTED = Set.of("/api/report/pdf", "/api/reports/pdf", "/api/prints");
     /** Posted, since what is asked for is long; nothing is changed by them. */

@@ -188,7 +188,7 @@ class CompareTest extends ServerTest {
                                  where c.id = :class),
                     here as (select array_agg(e.student_id) as ids from roster_enrolment e join of on of.id = e.class_id and e.starts <= of.day
                                 and (e.ends is null or e.ends >= of.day))
-                    select count(*) || ' ' || coalesce(round(avg(s.value)::numeric, 4), 0) from of join measures_window w on w.year_id = of.year_id and w.name = 'Winter'
+                    select count(*) || ' ' || coalesce(to_char(avg(s.value), 'FM990.0000'), '0.0000') from of join measures_window w on w.year_id = of.year_id and w.name = 'Winter'
                       cross join here cross join scores_screening(here.ids, array[:m]::smallint[], array[w.id], array[w.starts], array[w.ends], '2026-03-13') s
                      where s.value is not null""").param("class", r.path("classId").asInt()).param("m", measure("oral-reading"))
                     .query(String.class).single());

@@ -1,4 +1,4 @@
-import type { MarkAt, MarkKind } from '../../../api/types';
+import type { MarkAt, MarkKind } from '../../api/types';
 
 export interface Kind {
   code: MarkKind;

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useRef } from 'react';
-import type { MarkAt, MarkKind, Passage } from '../../../api/types';
+import type { MarkAt, MarkKind, Passage } from '../../api/types';
 import { KINDS, nameOfKind } from './marks';
 
 interface Props {
