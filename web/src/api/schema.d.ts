@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/lanes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["choose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/passkeys": {
         parameters: {
             query?: never;
@@ -6707,6 +6723,10 @@ export interface components {
             parts: components["schemas"]["PartScores"][];
             seasons: components["schemas"]["SeasonStanding"][];
         };
+        LaneChoice: {
+            hidden: string[];
+            order: string[];
+        };
         LaneDetail: {
             items: components["schemas"]["LaneItem"][];
             middle: components["schemas"]["MiddleHalf"][];
@@ -9320,6 +9340,7 @@ export interface components {
         };
         StudentPage: {
             areas: string[];
+            chosen: components["schemas"]["LaneChoice"];
             /** Format: int32 */
             classId: number;
             concerns: components["schemas"]["Concern"][];
@@ -10414,6 +10435,28 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Idle"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaneChoice"];
             };
         };
         responses: {

@@ -155,7 +155,7 @@ function Value({
       ) : (
         <>
           {words ?? figure(value, row)}
-          {!words && <span className="text-soft text-[13px]"> of {plural(n, of)}</span>}
+          {!words && <span className="text-soft text-[13px] max-sm:block"> of {plural(n, of)}</span>}
         </>
       )}
     </td>

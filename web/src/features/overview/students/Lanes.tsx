@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useSession } from '../../../api/session';
 import type { MeasureRef, StudentPage, TrendCard } from '../../../api/types';
 import { TrendTable } from '../../../charts/TrendTable';
 import { score, unbroken } from '../../../lib/format';
@@ -10,17 +9,19 @@ import { DecisionWord } from '../../../ui/Decision';
 import { TierMark } from '../../../ui/TierMark';
 import { LaneChart, lanePoints } from './LaneChart';
 import { LanesDialog } from './LanesDialog';
-import { keepLanes, keptLanes, type LaneChoice, ordered } from './lanes';
+import { type LaneChoice, ordered } from './lanes';
 import { OpenButton } from './OpenButton';
 import { OpenLane } from './OpenLane';
 import { Parts } from './Parts';
-import { useLane } from './queries';
+import { useChooseLanes, useLane } from './queries';
 import { StripLane, stripsOf } from './StripLanes';
 
 /** All lanes on one time axis, as the viewer has ordered them. */
 export function Lanes({ page, onGoal }: { page: StudentPage; onGoal: (card: TrendCard) => void }) {
-  const person = useSession().data?.person?.id;
-  const [choice, setChoice] = useState(() => keptLanes(person));
+  // What was chosen a moment ago, until the page is read again with it.
+  const [asked, setAsked] = useState<LaneChoice>();
+  const keep = useChooseLanes();
+  const choice = asked ?? page.chosen;
   const [choosing, setChoosing] = useState(false);
   const all = ordered(
     [
@@ -39,8 +40,8 @@ export function Lanes({ page, onGoal }: { page: StudentPage; onGoal: (card: Tren
   );
   const shown = all.filter((l) => !choice.hidden.includes(l.key));
   const change = (to: LaneChoice) => {
-    keepLanes(person, to);
-    setChoice(to);
+    setAsked(to);
+    keep.mutate(to, { onError: () => setAsked(undefined) });
   };
   return (
     <>
@@ -57,7 +58,15 @@ export function Lanes({ page, onGoal }: { page: StudentPage; onGoal: (card: Tren
           {shown.length < all.length && ` ${all.length - shown.length} not shown`}
         </p>
       )}
-      {choosing && <LanesDialog lanes={all} choice={choice} onChange={change} onClose={() => setChoosing(false)} />}
+      {choosing && (
+        <LanesDialog
+          lanes={all}
+          choice={choice}
+          error={keep.error}
+          onChange={change}
+          onClose={() => setChoosing(false)}
+        />
+      )}
     </>
   );
 }

@@ -1,25 +1,8 @@
-/** Which lanes somebody sees on students' pages, and in which order: kept for each person on this machine. */
+/** Which lanes somebody sees on students' pages, and in which order. */
 export interface LaneChoice {
   /** Keys in the order wanted; lanes that are not in it follow in their own. */
   order: string[];
   hidden: string[];
-}
-
-const AS_IS: LaneChoice = { order: [], hidden: [] };
-
-const place = (person: number | undefined) => `ladder-lanes-${person ?? 0}`;
-
-export function keptLanes(person: number | undefined): LaneChoice {
-  try {
-    const kept = JSON.parse(localStorage.getItem(place(person)) ?? 'null') as Partial<LaneChoice> | null;
-    return { order: kept?.order ?? [], hidden: kept?.hidden ?? [] };
-  } catch {
-    return AS_IS;
-  }
-}
-
-export function keepLanes(person: number | undefined, choice: LaneChoice): void {
-  localStorage.setItem(place(person), JSON.stringify(choice));
 }
 
 /** All lanes in the order chosen; new ones come after those that were ordered. */

@@ -1,10 +1,15 @@
 package org.zealousladder.server.overview.students;
 
+import jakarta.validation.Valid;
 import java.time.LocalDate;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.server.school.roster.StudentRef;
 
@@ -13,8 +18,10 @@ import org.zealousladder.server.school.roster.StudentRef;
 class StudentsController {
     private final StudentsService students;
     private final LaneService lanes;
+    private final LanesStore chosen;
 
-    StudentsController(StudentsService students, LaneService lanes) {
+    StudentsController(StudentsService students, LaneService lanes, LanesStore chosen) {
+        this.chosen = chosen;
         this.students = students;
         this.lanes = lanes;
     }
@@ -28,6 +35,13 @@ class StudentsController {
     @GetMapping("/api/students/{id}/lanes/{lane}")
     LaneDetail lane(@PathVariable int id, @PathVariable String lane, @RequestParam LocalDate asOf) {
         return lanes.open(id, lane, asOf);
+    }
+
+    /** Lanes as the viewer wants them on every student's page. */
+    @PutMapping("/api/account/lanes")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void choose(@Valid @RequestBody LaneChoice choice) {
+        chosen.keep(choice);
     }
 
     @GetMapping("/api/students")

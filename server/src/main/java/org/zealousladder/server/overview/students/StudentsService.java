@@ -64,12 +64,14 @@ public class StudentsService {
     private final ContactsService contacts;
     private final StripsService strips;
     private final FolderService folder;
+    private final LanesStore chosen;
     private final TeachersService teachers;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
-            StripsService strips, FolderService folder, TeachersService teachers) {
+            StripsService strips, FolderService folder, TeachersService teachers, LanesStore chosen) {
+        this.chosen = chosen;
         this.strips = strips;
         this.folder = folder;
         this.teachers = teachers;
@@ -125,7 +127,7 @@ public class StudentsService {
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
                 said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
-                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()));
+                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), chosen.own());
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

@@ -2,6 +2,8 @@ package org.zealousladder.server.overview.students;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.put;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -89,6 +91,18 @@ class LaneTest extends ServerTest {
             assertTrue(r.path("passage").path("lines").size() > 2 && r.path("outcome").path("words").asInt() > 10, r.toString());
         }
         assertEquals(0, lane(teacher, "measure-" + measure("number-facts")).path("readings").size());
+    }
+
+    @Test
+    void lanesAreAsEachPersonHasChosenThem() throws Exception {
+        String body = json.writeValueAsString(Map.of("order", List.of("days", "time"), "hidden", List.of("tiers")));
+        call(teacher, put("/api/account/lanes").contentType("application/json").content(body)).andExpect(status().isNoContent());
+        JsonNode page = body(read(teacher, "/api/students/" + zuri + "?asOf=2026-03-13"));
+        assertEquals(json.readTree(body), page.path("chosen"));
+        assertEquals(0, body(read(person("m.tveit"), "/api/students/" + zuri + "?asOf=2026-03-13")).path("chosen").path("order").size());
+        String back = json.writeValueAsString(Map.of("order", List.of(), "hidden", List.of()));
+        call(teacher, put("/api/account/lanes").contentType("application/json").content(back)).andExpect(status().isNoContent());
+        assertEquals(0, body(read(teacher, "/api/students/" + zuri + "?asOf=2026-03-13")).path("chosen").path("hidden").size());
     }
 
     @Test
