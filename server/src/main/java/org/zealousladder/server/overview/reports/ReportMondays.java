@@ -18,6 +18,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.zealousladder.server.contacts.outbox.Letter;
 import org.zealousladder.server.contacts.outbox.MailProperties;
 import org.zealousladder.server.contacts.outbox.OutboxService;
+import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.Rights;
 import org.zealousladder.server.platform.who.SchoolCalendar;
 import org.zealousladder.server.platform.who.Viewer;
@@ -68,7 +69,7 @@ class ReportMondays {
         int sent = 0;
         for (ReportsStore.Due d : due) {
             try {
-                Optional<MondayLetter.Told> told = rights.now(d.person()).flatMap(viewer -> viewer.ask(() -> letters.write(d.id(), today)));
+                Optional<MondayLetter.Told> told = rights.now(d.person()).flatMap(viewer -> viewer.ask(() -> told(d.id(), today)));
                 boolean put = Viewer.SYSTEM.ask(() -> Boolean.TRUE.equals(transaction.execute(s -> put(d, told, monday, today))));
                 sent += put ? 1 : 0;
             } catch (RuntimeException e) {
@@ -76,6 +77,15 @@ class ReportMondays {
             }
         }
         return sent;
+    }
+
+    /** Of students whom somebody sees no more nothing is told, this week as well as the next. */
+    private Optional<MondayLetter.Told> told(int id, LocalDate today) {
+        try {
+            return letters.write(id, today);
+        } catch (Refusal e) {
+            return Optional.empty();
+        }
     }
 
     /** With what is sent in one transaction, and by one server: nobody has it twice. */

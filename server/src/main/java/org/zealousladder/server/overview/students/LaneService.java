@@ -129,12 +129,10 @@ class LaneService {
 
     /** Of those who are in the class now, as far as the viewer sees the class. */
     private Middle middle(Enrolled student, Measure m, LocalDate asOf) {
-        List<Enrolled> mates;
-        try {
-            mates = roster.enrolled(new Who(Who.Kind.CLASS, student.classId(), null), roster.yearOf(asOf, student.schoolId()).id(), asOf);
-        } catch (Refusal e) {
+        if (roster.classes().stream().noneMatch(c -> c.id() == student.classId())) {
             return new Middle(List.of(), "The class is not one of yours, so its middle half is not shown.");
         }
+        List<Enrolled> mates = roster.enrolled(new Who(Who.Kind.CLASS, student.classId(), null), roster.yearOf(asOf, student.schoolId()).id(), asOf);
         List<Window> seasons = windows.seasons(student.schoolId(), asOf, SEASONS);
         Standings all = standings.of(mates, List.of(m), seasons, asOf);
         List<MiddleHalf> halves = new ArrayList<>();

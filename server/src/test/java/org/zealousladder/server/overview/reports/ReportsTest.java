@@ -285,6 +285,19 @@ class ReportsTest extends ServerTest {
         call(teacher, delete("/api/reports/kept/" + id)).andExpect(status().isNoContent());
     }
 
+    /** Somebody keeps a report, and sees those students no more. */
+    @Test
+    void ofStudentsThatAreTheirsNoMoreNothingIsSent() {
+        int id = asking(teacher, () -> db.sql("""
+                insert into reports_setting (person_id, name, who, span, tables, weekly) values (:p, 'Theirs once', :who, 'week', '{RESULTS}', true) returning id""")
+                .param("p", teacher.id()).param("who", "class-" + classId("2025-PUFFIN")).query(Integer.class).single());
+        signInHere(Viewer.SYSTEM);
+        assertEquals(0, mondays.send(LocalDate.of(2026, 3, 23)));
+        assertEquals(LocalDate.of(2026, 3, 23), asking(teacher, () -> db.sql("select last_on from reports_setting where id = :id").param("id", id)
+                .query(LocalDate.class).single()), "it is not tried again all week");
+        asking(teacher, () -> db.sql("delete from reports_setting where id = :id").param("id", id).update());
+    }
+
     @Test
     void whatIsNotTheirsIsRefused() throws Exception {
         read(teacher, "/api/reports?who=school-1" + DAYS).andExpect(refused("403 forbidden"));
