@@ -179,4 +179,8 @@ bench_views() {
   server_start "$NAME" 0
   java -cp "$1" org.zealousladder.bench.ViewLatency "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")"
   java -cp "$1" org.zealousladder.bench.FindBenchmark "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")"
+  local student
+  student=$(PGOPTIONS='-c client_min_messages=warning' PGPASSWORD=$(cat "$STATE/$NAME/owner.password") psql -X -q -v ON_ERROR_STOP=1 -h 127.0.0.1 \
+    -p "$(cat "$STATE/$NAME/pg.port")" -U ladder_owner -d ladder -f "$ROOT/bench/twelve-years.sql" | tail -1)
+  java -cp "$1" org.zealousladder.bench.StudentBenchmark "http://127.0.0.1:$(cat "$STATE/$NAME/server.port")" "$student"
 }
