@@ -1693,7 +1693,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["set_2"];
+        post: operations["set_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1723,7 +1723,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post: operations["add_6"];
         delete?: never;
@@ -1931,7 +1931,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post: operations["add_4"];
         delete?: never;
@@ -3156,6 +3156,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put: operations["set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/skills": {
         parameters: {
             query?: never;
@@ -3389,7 +3405,7 @@ export interface paths {
         };
         get: operations["settings_1"];
         put?: never;
-        post: operations["set_1"];
+        post: operations["set_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4381,7 +4397,7 @@ export interface paths {
         };
         get: operations["settings"];
         put?: never;
-        post: operations["set"];
+        post: operations["set_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -8496,6 +8512,17 @@ export interface components {
             /** Format: date */
             starts: string;
         };
+        RoleSight: {
+            because?: string;
+            by?: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
+            seen: boolean;
+            /** Format: date */
+            since?: string;
+            /** @enum {string} */
+            what: "notes" | "files" | "groupings" | "contacts";
+        };
         RowRefusal: {
             column: string;
             /** Format: int32 */
@@ -8869,6 +8896,14 @@ export interface components {
             settled: boolean;
             /** Format: int32 */
             skill: number;
+        };
+        SightForm: {
+            because: string;
+            /** @enum {string} */
+            role: "teacher" | "coordinator" | "administrator";
+            seen: boolean;
+            /** @enum {string} */
+            what: "notes" | "files" | "groupings" | "contacts";
         };
         SignIn: {
             code?: string;
@@ -9363,6 +9398,7 @@ export interface components {
             tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
             to: string;
+            unseen: ("notes" | "files" | "groupings" | "contacts")[];
         };
         StudentRef: {
             /** Format: int32 */
@@ -13053,7 +13089,7 @@ export interface operations {
             };
         };
     };
-    set_2: {
+    set_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -13099,7 +13135,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -13434,7 +13470,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -15435,6 +15471,48 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RoleSight"][];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SightForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     skills: {
         parameters: {
             query: {
@@ -15885,7 +15963,7 @@ export interface operations {
             };
         };
     };
-    set_1: {
+    set_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -17546,7 +17624,7 @@ export interface operations {
             };
         };
     };
-    set: {
+    set_1: {
         parameters: {
             query?: never;
             header?: never;

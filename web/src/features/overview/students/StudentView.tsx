@@ -41,6 +41,13 @@ export default function StudentView() {
   return <Page page={page.data} />;
 }
 
+const UNSEEN: Record<StudentPage['unseen'][number], string> = {
+  notes: 'notes of others',
+  files: 'files of others',
+  groupings: 'supports and groupings',
+  contacts: 'calls and letters of others',
+};
+
 function Page({ page }: { page: StudentPage }) {
   const { nameOf } = useNames();
   const { live, choices } = useScope();
@@ -96,6 +103,12 @@ function Page({ page }: { page: StudentPage }) {
             ))}
           </Fact>
         </dl>
+        {page.unseen.length > 0 && (
+          <p className="text-soft text-[13px]">
+            Not shown to your role: {page.unseen.map((u) => UNSEEN[u]).join(', ')}. What is missing here may be on
+            record.
+          </p>
+        )}
         {live && <AskToErase student={page.student} />}
         {live && unseen.length > 0 && (
           <p className="text-soft text-[13px]">No scores yet in {unseen.map((m) => m.name).join(', ')}.</p>

@@ -9,6 +9,7 @@ import { Invite } from './Invite';
 import { LinkShown } from './LinkShown';
 import { PersonDialog } from './PersonDialog';
 import { useNewLink, usePeople, useSetActive } from './queries';
+import { RoleSight } from './RoleSight';
 import { besides } from './roles';
 
 const CELL = 'border-b border-hair py-1 pr-4 align-top';
@@ -122,6 +123,7 @@ export default function PeoplePage() {
           setShown({ link: made, name });
         }}
       />
+      <RoleSight />
       {person && (
         <PersonDialog person={person} schools={schools} classes={classes} onClose={() => setOpened(undefined)} />
       )}

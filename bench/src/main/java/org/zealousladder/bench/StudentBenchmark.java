@@ -29,13 +29,15 @@ public final class StudentBenchmark {
         }
         Collections.sort(times);
         double p95 = times.get((int) (ROUNDS * 0.95)) / 1e6;
-        System.out.printf(Locale.ROOT, "page of a student with twelve years: p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n", times.get(ROUNDS / 2) / 1e6, p95,
+        System.out.printf(Locale.ROOT, "page of a student with twelve years: p50 %.0f ms, p95 %.0f ms: %.2f of the budget of %d ms%n",
+                times.get(ROUNDS / 2) / 1e6, p95,
                 p95 / PAGE, PAGE);
         Matcher who = Pattern.compile("who=(class-\\d+)").matcher(administrator.classScope());
         who.find();
         for (String kind : List.of("home", "meeting")) {
             long start = System.nanoTime();
-            String body = "{\"kind\":\"" + kind + "\",\"whose\":\"" + who.group(1) + "\",\"sections\":[\"scores\",\"percentiles\",\"plans\",\"skills\",\"days\",\"time\",\"work\","
+            String body = "{\"kind\":\"" + kind + "\",\"whose\":\"" + who.group(1)
+                    + "\",\"sections\":[\"scores\",\"percentiles\",\"plans\",\"skills\",\"days\",\"time\",\"work\","
                     + "\"agreed\",\"signatures\"],\"second\":false,\"asOf\":\"" + DemoPerson.TODAY + "\",\"codes\":false}";
             Matcher id = Pattern.compile("\"id\":(\\d+)").matcher(DemoPerson.text(administrator.send("POST", "/api/prints", "application/json", body)));
             if (!id.find()) {

@@ -13,7 +13,8 @@ import org.junit.jupiter.api.Test;
 /** Two sides beside each other, and a class year over year. */
 class ComparePageTest extends BrowserTest {
     private Locator row(String what) {
-        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(what))));
+        return page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHas(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(what))));
     }
 
     @Test
@@ -51,7 +52,7 @@ class ComparePageTest extends BrowserTest {
     void twoWhoArePicked() {
         signIn("R. Oduya");
         view("Engagement");
-        for (String name : new String[]{"Zuri Halloran", "Caspian Ng"}) {
+        for (String name : new String[] {"Zuri Halloran", "Caspian Ng"}) {
             page.getByLabel("Pick " + name).check();
         }
         assertThat(picked()).containsText("2 picked");

@@ -47,7 +47,7 @@ class FolderPageTest extends BrowserTest {
         button("Keep the note").click();
         assertThat(folder()).containsText("for you alone");
         button("Add a file").click();
-        dialog().getByLabel("The file").setInputFiles(new FilePayload("test.pdf", "application/pdf", new byte[]{'M', 'Z', 0}));
+        dialog().getByLabel("The file").setInputFiles(new FilePayload("test.pdf", "application/pdf", new byte[] {'M', 'Z', 0}));
         button("Keep the file").click();
         assertThat(dialog().getByRole(AriaRole.ALERT)).containsText("By its content it is neither a PDF");
         dialog().getByLabel("The file").setInputFiles(new FilePayload("hearing test.pdf", "application/pdf", PDF));

@@ -101,7 +101,8 @@ class EveryRouteTest extends OtherSchool {
         TreeSet<String> theirs = showing(THEIRS, person("o.head"), requests);
         TreeSet<String> shown = new TreeSet<>(NAMES_OF_A_CASELOAD);
         assertEquals(shown, showing(THEIRS, person("o.special"), requests), "a caseload of one, who has no plan");
-        shown.addAll(List.of("/api/checks/cards", "/api/compare", "/api/compare/behind", "/api/contacts", "/api/engagement/done", "/api/engagement/habits", "/api/meeting", "/api/skills/beside",
+        shown.addAll(List.of("/api/checks/cards", "/api/compare", "/api/compare/behind", "/api/contacts", "/api/engagement/done", "/api/engagement/habits",
+                "/api/meeting", "/api/skills/beside",
                 "/api/skills/students/{student}",
                 "/api/students/{id}", "/api/trends",
                 "/api/trends/{student}/{measure}"));

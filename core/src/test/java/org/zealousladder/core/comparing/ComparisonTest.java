@@ -33,7 +33,7 @@ class ComparisonTest {
         assertEquals(46.0 / 3, c.second(), 1e-12);
         assertEquals(3, c.firstN());
         assertEquals(3, c.secondN());
-        assertEquals(Means.pairedDifference(new double[]{13, 14, 19}, new double[]{10, 12, 14}).orElseThrow(), c.difference().orElseThrow());
+        assertEquals(Means.pairedDifference(new double[] {13, 14, 19}, new double[] {10, 12, 14}).orElseThrow(), c.difference().orElseThrow());
         assertEquals(c.second() - c.first(), c.difference().orElseThrow().value(), 1e-12, "what is said of the difference is that of what is shown");
         assertTrue(c.paired());
     }
@@ -44,7 +44,7 @@ class ComparisonTest {
         assertEquals(3, c.firstN());
         assertEquals(2, c.secondN());
         assertEquals(10.5, c.difference().orElseThrow().value(), 1e-12);
-        assertEquals(Means.difference(new double[]{20, 25}, new double[]{10, 12, 14}).orElseThrow(), c.difference().orElseThrow());
+        assertEquals(Means.difference(new double[] {20, 25}, new double[] {10, 12, 14}).orElseThrow(), c.difference().orElseThrow());
     }
 
     /** 1.96 * sqrt(2) * 5 = 13.86: twelve points between two scores settle nothing where a score is off by five, fifteen do. */

@@ -85,7 +85,7 @@ class DifferencesTest {
     /** By hand: differences 1, 2, 3, 4, 5 have mean 3 and standard error sqrt(0.5); t with 4 degrees is 2.776445. */
     @Test
     void meansOfTheSamePeople() {
-        Interval d = Means.pairedDifference(new double[]{11, 12, 13, 14, 15}, new double[]{10, 10, 10, 10, 10}).orElseThrow();
+        Interval d = Means.pairedDifference(new double[] {11, 12, 13, 14, 15}, new double[] {10, 10, 10, 10, 10}).orElseThrow();
         assertEquals(3, d.value(), 1e-12);
         assertEquals(3 - 2.776445 * Math.sqrt(0.5), d.low(), 1e-6);
         assertEquals(3 + 2.776445 * Math.sqrt(0.5), d.high(), 1e-6);
@@ -93,11 +93,11 @@ class DifferencesTest {
 
     @Test
     void withoutScatterNothingIsSaid() {
-        assertTrue(Means.difference(new double[]{1}, new double[]{2, 3}).isEmpty());
-        assertTrue(Means.difference(new double[]{1, 1}, new double[]{2, 2}).isEmpty());
-        assertTrue(Means.difference(new double[]{1, 1}, new double[]{2, 3}).isPresent(), "one side that scatters is enough");
-        assertTrue(Means.pairedDifference(new double[]{1}, new double[]{2}).isEmpty());
-        assertTrue(Means.pairedDifference(new double[]{1, 2}, new double[]{2, 3}).isEmpty(), "all by the same");
+        assertTrue(Means.difference(new double[] {1}, new double[] {2, 3}).isEmpty());
+        assertTrue(Means.difference(new double[] {1, 1}, new double[] {2, 2}).isEmpty());
+        assertTrue(Means.difference(new double[] {1, 1}, new double[] {2, 3}).isPresent(), "one side that scatters is enough");
+        assertTrue(Means.pairedDifference(new double[] {1}, new double[] {2}).isEmpty());
+        assertTrue(Means.pairedDifference(new double[] {1, 2}, new double[] {2, 3}).isEmpty(), "all by the same");
         assertThrows(IllegalArgumentException.class, () -> Means.pairedDifference(new double[2], new double[3]));
         assertThrows(IllegalArgumentException.class, () -> Means.mean(new double[0]));
     }

@@ -155,8 +155,10 @@ class PlansStore {
     record HeldRow(int studentId, int given) {}
 
     List<HeldRow> held(Collection<Integer> students, LocalDate from, LocalDate to, LocalDate asOf) {
-        return db.sql("select s.student_id, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to"
-                + " and s.given > 0 and " + Known.asOf("s") + "group by 1").param("students", students.toArray(Integer[]::new))
+        return db.sql(
+                "select s.student_id, sum(s.given)::integer as given from plans_session s where s.student_id = any(:students) and s.on_day between :from and :to"
+                        + " and s.given > 0 and " + Known.asOf("s") + "group by 1")
+                .param("students", students.toArray(Integer[]::new))
                 .param("from", from).param("to", to).param("asOf", asOf).query(HeldRow.class).list();
     }
 

@@ -59,10 +59,12 @@ final class Lines {
         for (Measure m : used.values()) {
             int sign = (int) m.direction().sign();
             add(Line.of("score-" + m.id(), CompareGroup.SCORES, m.name() + ", latest", FigureKind.MEAN).in(m.unit(), m.decimals()).about(m.id()).sem(m.sem())
-                    .better(sign), (line, p, two) -> p.students().forEach(e -> p.course(e.id(), m)
+                    .better(sign),
+                    (line, p, two) -> p.students().forEach(e -> p.course(e.id(), m)
                             .ifPresent(c -> line.side(two).put(e.id(), Tally.of(c.latest())))));
             add(Line.of("gain-" + m.id(), CompareGroup.SCORES, m.name() + ", first to latest", FigureKind.MEAN).in(m.unit(), m.decimals()).about(m.id())
-                    .better(sign), (line, p, two) -> p.students().forEach(e -> p.course(e.id(), m).filter(c -> c.n() > 1)
+                    .better(sign),
+                    (line, p, two) -> p.students().forEach(e -> p.course(e.id(), m).filter(c -> c.n() > 1)
                             .ifPresent(c -> line.side(two).put(e.id(), Tally.of(c.latest() - c.first())))));
         }
         for (Measure m : used.values()) {
@@ -126,12 +128,13 @@ final class Lines {
 
     private void counts(String key, CompareGroup group, String what, ToIntFunction<TookPart> of, ToIntFunction<TookPart> among, int better) {
         // The days of one student are alike: of several, each counts as one.
-        add(Line.of(key, group, what, single ? FigureKind.COUNTS : FigureKind.MEAN).in("%", 0).better(better), (line, p, two) -> p.part().forEach((student, t) -> {
-            int n = among.applyAsInt(t);
-            if (n > 0) {
-                Tally own = new Tally(Math.min(n, of.applyAsInt(t)), n);
-                line.side(two).put(student, single ? own : Tally.of(own.mean()));
-            }
-        }));
+        add(Line.of(key, group, what, single ? FigureKind.COUNTS : FigureKind.MEAN).in("%", 0).better(better),
+                (line, p, two) -> p.part().forEach((student, t) -> {
+                    int n = among.applyAsInt(t);
+                    if (n > 0) {
+                        Tally own = new Tally(Math.min(n, of.applyAsInt(t)), n);
+                        line.side(two).put(student, single ? own : Tally.of(own.mean()));
+                    }
+                }));
     }
 }

@@ -141,7 +141,8 @@ class YearsService {
                 List<Cell> scored = at(students, m, place);
                 List<Integer> tiers = scored.stream().map(Cell::tier).filter(Objects::nonNull).map(Objects::requireNonNull).toList();
                 Comparison other = Comparison.of(FigureKind.MEAN, beside == null ? Map.of() : beside.get(measures.indexOf(m)), now, false, null);
-                return new YearCell(now.size(), other.second(), tiers.isEmpty() ? null : (Double) (tiers.stream().filter(t -> t == 1).count() / (double) tiers.size()),
+                return new YearCell(now.size(), other.second(),
+                        tiers.isEmpty() ? null : (Double) (tiers.stream().filter(t -> t == 1).count() / (double) tiers.size()),
                         gains.isEmpty() ? null : (Double) gains.stream().mapToDouble(d -> d).average().orElseThrow(), gains.size(),
                         other.difference().map(d -> d.value()).orElse(null), other.difference().map(d -> d.low()).orElse(null),
                         other.difference().map(d -> d.high()).orElse(null), other.settles());

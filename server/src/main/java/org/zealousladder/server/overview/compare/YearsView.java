@@ -26,6 +26,7 @@ record YearsView(int classId, int grade, List<String> areas, String area, List<S
      * @param gain mean from the first window of the year, of {@code gained} who have both
      * @param difference of the mean from that of the class looked at, with its 95 % interval; null where the counts give none
      */
-    record YearCell(int n, @Nullable Double mean, @Nullable Double tierOne, @Nullable Double gain, int gained, @Nullable Double difference, @Nullable Double low,
+    record YearCell(int n, @Nullable Double mean, @Nullable Double tierOne, @Nullable Double gain, int gained, @Nullable Double difference,
+            @Nullable Double low,
             @Nullable Double high, boolean settles) {}
 }

@@ -59,8 +59,9 @@ public class PapersService {
      */
     public <A> long begin(MakesPapers<A> maker, A asked) {
         MakesPapers.Outline outline = maker.outline(asked);
-        long id = requireNonNull(transactions.execute(s -> store.create(new PapersStore.NewJob(Viewer.current().id(), maker.kind(), outline.title(), outline.parts(),
-                outline.file(), server.id(), json.writeValueAsString(asked)))));
+        long id = requireNonNull(
+                transactions.execute(s -> store.create(new PapersStore.NewJob(Viewer.current().id(), maker.kind(), outline.title(), outline.parts(),
+                        outline.file(), server.id(), json.writeValueAsString(asked)))));
         try {
             enqueue(id, maker, asked);
         } catch (Refusal refusal) {
@@ -82,7 +83,8 @@ public class PapersService {
                 LOG.info("papers {} are of a kind that is made no more", left.id());
                 continue;
             }
-            rights.now(left.person()).ifPresentOrElse(viewer -> viewer.run(() -> readOn(left, maker)), () -> LOG.info("papers {} are nobody's any more", left.id()));
+            rights.now(left.person()).ifPresentOrElse(viewer -> viewer.run(() -> readOn(left, maker)),
+                    () -> LOG.info("papers {} are nobody's any more", left.id()));
         }
     }
 

@@ -32,7 +32,8 @@ public final class Pdf {
      * @param body well-formed, with every text in it escaped
      */
     public static byte[] of(String title, String language, String style, String body) {
-        String html = "<html lang='" + text(language) + "'><head><title>" + text(title) + "</title><meta name='description' content='" + text(title).replace("'", "&#39;")
+        String html = "<html lang='" + text(language) + "'><head><title>" + text(title) + "</title><meta name='description' content='"
+                + text(title).replace("'", "&#39;")
                 + "'/><style>" + STYLE + style + "</style></head><body>" + body + "</body></html>";
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try {

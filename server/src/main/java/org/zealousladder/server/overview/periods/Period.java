@@ -29,7 +29,8 @@ import org.zealousladder.server.screening.standings.Cell;
  * @param measures those that anybody has a score in, in their order
  * @param skills of the schools' frameworks, in the order of teaching
  */
-public record Period(LocalDate from, LocalDate to, double weeks, List<Enrolled> students, Map<Integer, TookPart> part, Map<Integer, Map<Integer, List<Score>>> scores,
+public record Period(LocalDate from, LocalDate to, double weeks, List<Enrolled> students, Map<Integer, TookPart> part,
+        Map<Integer, Map<Integer, List<Score>>> scores,
         Map<Integer, Map<Integer, Cell>> standings, List<Measure> measures, List<Skill> skills, List<DayCount> answers, List<Timed> timed) {
 
     /**

@@ -98,7 +98,8 @@ public class PeriodsService {
         List<Measure> used = byId.values().stream().filter(m -> taken.values().stream().anyMatch(own -> own.containsKey(m.id()))).toList();
         List<Integer> known = students.stream().map(Enrolled::schoolId).distinct().flatMap(s -> frameworks.frameworks(s).stream()).map(Framework::id)
                 .distinct().toList();
-        return new Period(from, last, weeks(students, from, last, asOf), students, part(students, ids, from, last, asOf), taken, standings(students, used, from, last, asOf), used,
+        return new Period(from, last, weeks(students, from, last, asOf), students, part(students, ids, from, last, asOf), taken,
+                standings(students, used, from, last, asOf), used,
                 frameworks.skills(known), answers.counts(students, known, from, last), answers.timed(students, known, from, last));
     }
 

@@ -51,13 +51,15 @@ class PrintsController {
     }
 
     /** @param second whether the fixed words are in the school's other language @param codes whether names are hidden */
-    record PrintForm(@NotNull PrintKind kind, @NotBlank @Size(max = 2000) String whose, @NotEmpty(message = "choose at least one section") List<PrintSection> sections,
+    record PrintForm(@NotNull PrintKind kind, @NotBlank @Size(max = 2000) String whose,
+            @NotEmpty(message = "choose at least one section") List<PrintSection> sections,
             boolean second, @NotNull LocalDate asOf, boolean codes) {}
 
     @PostMapping
     PapersBegun print(@Valid @RequestBody PrintForm f) {
-        return new PapersBegun(papers.begin(maker, new PrintAsked(f.kind(), f.whose(), f.sections().stream().filter(PrintSection.of(f.kind())::contains).toList(),
-                f.second(), f.asOf(), f.codes())));
+        return new PapersBegun(
+                papers.begin(maker, new PrintAsked(f.kind(), f.whose(), f.sections().stream().filter(PrintSection.of(f.kind())::contains).toList(),
+                        f.second(), f.asOf(), f.codes())));
     }
 
     @GetMapping("/words")

@@ -47,7 +47,8 @@ class PrintsPapers implements MakesPapers<PrintAsked> {
     private final StandingsService standings;
     private final PrintWordsService words;
 
-    PrintsPapers(StudentsService students, RosterService roster, PeriodsService periods, AnswersService answers, MeasuresService measures, WindowsService windows,
+    PrintsPapers(StudentsService students, RosterService roster, PeriodsService periods, AnswersService answers, MeasuresService measures,
+            WindowsService windows,
             StandingsService standings, PrintWordsService words) {
         this.students = students;
         this.roster = roster;

@@ -68,7 +68,7 @@ final class ScoreDrawing {
         ScoreDrawing d = new ScoreDrawing(points, aim);
         StringBuilder svg = new StringBuilder("<svg xmlns='http://www.w3.org/2000/svg' width='").append(WIDTH).append("' height='").append(d.height)
                 .append("' viewBox='0 0 ").append(WIDTH).append(' ').append(d.height).append("'>");
-        for (double v : new double[]{d.lowest, d.highest}) {
+        for (double v : new double[] {d.lowest, d.highest}) {
             svg.append("<line x1='").append(LEFT).append("' x2='").append(WIDTH - RIGHT).append("' y1='").append(n(d.y(v))).append("' y2='").append(n(d.y(v)))
                     .append("' stroke='#bbbbbb' stroke-width='0.5'/>").append(label(LEFT - 4, d.y(v) + 3, "end", Words.plain(Math.round(v))));
         }
@@ -87,7 +87,8 @@ final class ScoreDrawing {
     }
 
     private static String label(double x, double y, String anchor, String words) {
-        return "<text x='" + n(x) + "' y='" + n(y) + "' font-size='9' fill='#444444' font-family='Liberation Sans' text-anchor='" + anchor + "'>" + Pdf.text(words)
+        return "<text x='" + n(x) + "' y='" + n(y) + "' font-size='9' fill='#444444' font-family='Liberation Sans' text-anchor='" + anchor + "'>"
+                + Pdf.text(words)
                 + "</text>";
     }
 }

@@ -15,9 +15,9 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.contacts.contacts.Contact;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.overview.students.Strips;
 import org.zealousladder.server.overview.students.StudentPage.Lane;
 import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
-import org.zealousladder.server.overview.students.Strips;
 import org.zealousladder.server.platform.words.Words;
 
 /** One student's sheet as HTML: the chosen sections, those without anything on record left out. */
@@ -70,8 +70,9 @@ final class StudentSheet {
             case FACTS -> facts();
             case SCORES -> f.page().lanes().forEach(this::scores);
             case PERCENTILES -> f.percentiles().forEach(p -> say(Phrase.PERCENTILE_LINE, "measure", p.measure(), "window", p.window(), "n", p.percentile()));
-            case TIERS -> f.page().tiers().stream().filter(t -> t.tier() != null).limit(DECISIONS).forEach(t -> say(Phrase.TIER_LINE, "area", t.area(), "window",
-                    t.window(), "year", t.year(), "tier", requireNonNull(t.tier())));
+            case TIERS -> f.page().tiers().stream().filter(t -> t.tier() != null).limit(DECISIONS)
+                    .forEach(t -> say(Phrase.TIER_LINE, "area", t.area(), "window",
+                            t.window(), "year", t.year(), "tier", requireNonNull(t.tier())));
             case CONCERNS -> f.page().concerns().stream().filter(c -> c.level() > 0).forEach(c -> {
                 say(c.level() == 1 ? Phrase.CONCERN_ONE : c.level() == 2 ? Phrase.CONCERN_TWO : Phrase.CONCERN_THREE, "area", c.area(), "day", c.since());
                 plain(c.note());
@@ -186,7 +187,8 @@ final class StudentSheet {
         String svg = ScoreDrawing.svg(points, aim, words);
         ScoreDrawing.Point first = points.get(0);
         ScoreDrawing.Point last = points.get(points.size() - 1);
-        String alternative = words.say(Phrase.CHART, "measure", lane.measure().name(), "n", points.size(), "first", Words.plain(first.value()), "from", first.day(),
+        String alternative = words.say(Phrase.CHART, "measure", lane.measure().name(), "n", points.size(), "first", Words.plain(first.value()), "from",
+                first.day(),
                 "last", Words.plain(last.value()), "to", last.day());
         html.append("<img alt=\"").append(text(alternative)).append("\" src=\"data:image/svg+xml;base64,")
                 .append(Base64.getEncoder().encodeToString(svg.getBytes(StandardCharsets.UTF_8))).append("\"/>");

@@ -77,7 +77,8 @@ class MondayLetter {
                     }
                 }
                 if (!line.isEmpty()) {
-                    body.append("  ").append(part.title() == null ? foot.name() : part.title() + ", " + foot.name().toLowerCase(java.util.Locale.ROOT)).append(": ")
+                    body.append("  ").append(part.title() == null ? foot.name() : part.title() + ", " + foot.name().toLowerCase(java.util.Locale.ROOT))
+                            .append(": ")
                             .append(line).append('\n');
                 }
             }

@@ -36,7 +36,8 @@ public record ReportTable(ReportKind kind, String name, String says, String of, 
     public record ReportColumn(String name, String explains, ColumnKind kind, int decimals) {}
 
     /** @param title null where there is one part alone; @param unit of its scores; @param area that it belongs to; @param decimals that they have */
-    public record ReportPart(@Nullable String title, @Nullable String unit, @Nullable String area, int decimals, List<ReportLine> lines, List<ReportFoot> foot) {}
+    public record ReportPart(@Nullable String title, @Nullable String unit, @Nullable String area, int decimals, List<ReportLine> lines,
+            List<ReportFoot> foot) {}
 
     /** @param student null for a row of something else, which has a name; @param cells in the columns' order */
     public record ReportLine(@Nullable StudentRef student, @Nullable String name, List<ReportCell> cells) {}

@@ -39,7 +39,8 @@ final class ReportsBook {
 
     private void readme(Worksheet sheet) throws IOException {
         int row = 0;
-        for (String line : List.of(view.student() == null ? view.title() : view.student().called(codes), Words.day(view.from()) + " to " + Words.day(view.to()) + ", as known on " + Words.day(view.asOf()),
+        for (String line : List.of(view.student() == null ? view.title() : view.student().called(codes),
+                Words.day(view.from()) + " to " + Words.day(view.to()) + ", as known on " + Words.day(view.asOf()),
                 view.students() == 1 ? "1 student" : view.students() + " students",
                 "An empty cell: nothing is on record. Averages are of those who have a value; sums and averages stand in the last rows of a sheet.")) {
             text(sheet, row++, 0, line);
@@ -76,14 +77,14 @@ final class ReportsBook {
     private static List<String[]> lead(ReportTable table) {
         List<String[]> all = new ArrayList<>();
         if (parted(table)) {
-            all.add(new String[]{"Area", "Area that the measure belongs to."});
-            all.add(new String[]{"Measure", "The measure."});
-            all.add(new String[]{"Unit", "What its scores count."});
+            all.add(new String[] {"Area", "Area that the measure belongs to."});
+            all.add(new String[] {"Measure", "The measure."});
+            all.add(new String[] {"Unit", "What its scores count."});
         }
         if (table.of().equals("Student")) {
-            all.add(new String[]{"Code", "The school's code of the student."});
+            all.add(new String[] {"Code", "The school's code of the student."});
         }
-        all.add(new String[]{table.of(), table.of().equals("Student") ? "What the student is called; the code again where names are hidden." : "The skill."});
+        all.add(new String[] {table.of(), table.of().equals("Student") ? "What the student is called; the code again where names are hidden." : "The skill."});
         return all;
     }
 

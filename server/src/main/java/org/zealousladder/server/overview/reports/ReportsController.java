@@ -79,7 +79,8 @@ class ReportsController {
 
     /** @param id of the one to change; null for a new one */
     record KeptReportForm(@Nullable Integer id, @NotBlank(message = "give it a name") @Size(max = 80) String name, @NotBlank @Size(max = 2000) String who,
-            @NotNull ReportSpan span, @Nullable LocalDate from, @Nullable LocalDate to, @NotEmpty(message = "choose at least one table") List<ReportKind> tables,
+            @NotNull ReportSpan span, @Nullable LocalDate from, @Nullable LocalDate to,
+            @NotEmpty(message = "choose at least one table") List<ReportKind> tables,
             boolean weekly) {}
 
     record KeptReportId(int id) {}

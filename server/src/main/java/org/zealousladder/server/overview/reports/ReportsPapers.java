@@ -70,7 +70,8 @@ class ReportsPapers implements MakesPapers<ReportsPapers.Asked> {
         }
         for (ReportPart part : table.parts()) {
             if (part.title() != null) {
-                html.append("<h2>").append(text(part.title())).append(" <span class='soft'>").append(text(part.unit() == null ? "" : part.unit())).append("</span></h2>");
+                html.append("<h2>").append(text(part.title())).append(" <span class='soft'>").append(text(part.unit() == null ? "" : part.unit()))
+                        .append("</span></h2>");
             }
             html.append("<table><thead><tr><th>").append(text(table.of())).append("</th>");
             table.columns().forEach(c -> html.append("<th").append(right(c)).append('>').append(text(c.name())).append("</th>"));

@@ -35,7 +35,8 @@ class ReportsService {
         PeriodsService.require(from, to);
         RosterService.Members members = roster.members(whose, asOf);
         Period period = periods.of(members.students(), from, to, asOf);
-        return new ReportsView(members.title(), members.one(), period.from(), period.to(), asOf, members.students().size(), new Tables(period, states(period)).all());
+        return new ReportsView(members.title(), members.one(), period.from(), period.to(), asOf, members.students().size(),
+                new Tables(period, states(period)).all());
     }
 
     private Map<Integer, Map<Integer, SkillState>> states(Period period) {

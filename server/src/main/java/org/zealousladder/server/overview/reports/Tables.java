@@ -124,13 +124,15 @@ final class Tables {
             TableColumn.of("Domain", "Domain of the skill.", ColumnKind.TEXT, s -> s.skill().domain()),
             TableColumn.number("Answers", "Answers on it in this time.", 0, OfSkill::answers),
             TableColumn.number("Students", "Students who gave them.", 0, OfSkill::students),
-            TableColumn.of("Share right", "Points of the answers, of those that could be had.", ColumnKind.SHARE, s -> s.share() == null ? null : s.share().value()),
+            TableColumn.of("Share right", "Points of the answers, of those that could be had.", ColumnKind.SHARE,
+                    s -> s.share() == null ? null : s.share().value()),
             TableColumn.of("From", "Lower end of the 95 % range of that share.", ColumnKind.SHARE, s -> s.share() == null ? null : s.share().low()),
             TableColumn.of("To", "Upper end of it.", ColumnKind.SHARE, s -> s.share() == null ? null : s.share().high()),
             TableColumn.number("Secure", "Students who are secure in it" + SKILLS_OF_A_STUDENT + ".", 0, s -> s.states().getOrDefault(SkillState.SECURE, 0L)),
             TableColumn.number("Shaky", "Students who are shaky in it.", 0, s -> s.states().getOrDefault(SkillState.SHAKY, 0L)),
             TableColumn.number("Not yet", "Students who do not have it yet.", 0, s -> s.states().getOrDefault(SkillState.NOT_YET, 0L)),
-            TableColumn.number("Right a minute", "Right answers a minute, of the answers whose time is on record.", 1, s -> perMinute(s.timedRight(), s.seconds())));
+            TableColumn.number("Right a minute", "Right answers a minute, of the answers whose time is on record.", 1,
+                    s -> perMinute(s.timedRight(), s.seconds())));
 
     private ReportTable skills() {
         Map<Integer, List<DayCount>> answers = period.answers().stream().collect(Collectors.groupingBy(DayCount::skill));
@@ -150,7 +152,8 @@ final class Tables {
         // Weaknesses first: they are what is taught next.
         rows.sort(Comparator.comparingDouble(r -> requireNonNull(r.share()).value()));
         return new ReportTable(ReportKind.SKILLS, "Skills", "Skills with an answer in this time, from the least right to the most.", "Skill", heads(SKILL),
-                List.of(new ReportPart(null, null, null, 0, rows.stream().map(r -> new ReportLine(null, r.skill().name(), cells(SKILL, r))).toList(), List.of())));
+                List.of(new ReportPart(null, null, null, 0, rows.stream().map(r -> new ReportLine(null, r.skill().name(), cells(SKILL, r))).toList(),
+                        List.of())));
     }
 
     private record OfStudent(Enrolled student, int answers, double right, List<String> strong, List<String> weak, double timedRight, double seconds) {}
@@ -158,7 +161,8 @@ final class Tables {
     private static final List<TableColumn<OfStudent>> STUDENT = List.of(
             TableColumn.count("Answers", "Answers on skills in this time.", OfStudent::answers),
             TableColumn.of("Share right", "Points of the answers, of those that could be had.", ColumnKind.SHARE, s -> s.right() / s.answers()),
-            TableColumn.number("Right a minute", "Right answers a minute, of the answers whose time is on record.", 1, s -> perMinute(s.timedRight(), s.seconds())),
+            TableColumn.number("Right a minute", "Right answers a minute, of the answers whose time is on record.", 1,
+                    s -> perMinute(s.timedRight(), s.seconds())),
             TableColumn.of("Strengths", "Skills the student is secure in" + SKILLS_OF_A_STUDENT + ".", ColumnKind.TEXT, s -> String.join("; ", s.strong())),
             TableColumn.of("Weaknesses", "Skills that the student does not have yet, or is shaky in.", ColumnKind.TEXT, s -> String.join("; ", s.weak())));
 
@@ -181,7 +185,8 @@ final class Tables {
                         clocked.stream().mapToDouble(Timed::seconds).sum()));
             }
         }
-        return new ReportTable(ReportKind.STUDENTS_SKILLS, "Students' skills", "Strengths and weaknesses of each student with an answer in this time.", "Student",
+        return new ReportTable(ReportKind.STUDENTS_SKILLS, "Students' skills", "Strengths and weaknesses of each student with an answer in this time.",
+                "Student",
                 heads(STUDENT), List.of(part(STUDENT, rows, r -> new ReportLine(r.student().ref(), null, cells(STUDENT, r)))));
     }
 

@@ -68,7 +68,8 @@ class LaneService {
     private final ItemsService items;
     private final TiersOnRecord tiers;
 
-    LaneService(RosterService roster, MeasuresService measures, WindowsService windows, ScoresService scores, StandingsService standings, ReadingService reading,
+    LaneService(RosterService roster, MeasuresService measures, WindowsService windows, ScoresService scores, StandingsService standings,
+            ReadingService reading,
             AttendanceService attendance, ActivityService activity, WorkService work, AnswersService answers, ItemsService items, TiersOnRecord tiers) {
         this.roster = roster;
         this.measures = measures;
@@ -92,7 +93,8 @@ class LaneService {
             return measure(student, Integer.parseInt(measure.group(1)), asOf);
         }
         return switch (lane) {
-            case "days" -> of(attendance.told(student, EVER, asOf).stream().map(d -> new LaneItem(d.day(), d.late() ? "Late" : "Absent", d.reason(), null)).toList());
+            case "days" -> of(
+                    attendance.told(student, EVER, asOf).stream().map(d -> new LaneItem(d.day(), d.late() ? "Late" : "Absent", d.reason(), null)).toList());
             case "time" -> of(activity.done(studentId, EVER, asOf, MOST + 1).stream()
                     .map(d -> new LaneItem(d.day(), Words.sentence(d.kind()).replaceAll("\\.$", ""), Math.round(d.minutes()) + " min", null)).toList());
             case "work" -> of(pieces(student, asOf));
@@ -118,11 +120,13 @@ class LaneService {
         all.sort(Comparator.comparing(LaneItem::day).reversed());
         boolean reads = m.area().equals("Reading");
         Middle middle = middle(student, m, asOf);
-        return new LaneDetail(all.stream().limit(MOST).toList(), all.size(), reads ? reading.newest(student, asOf, READINGS) : List.of(), middle.halves(), middle.says());
+        return new LaneDetail(all.stream().limit(MOST).toList(), all.size(), reads ? reading.newest(student, asOf, READINGS) : List.of(), middle.halves(),
+                middle.says());
     }
 
     private static LaneItem score(Score s) {
-        return new LaneItem(s.takenOn(), s.windowId() != null ? "Make-up or retest" : "Score", s.value() == null ? s.status().code() : Words.plain(s.value()), null);
+        return new LaneItem(s.takenOn(), s.windowId() != null ? "Make-up or retest" : "Score", s.value() == null ? s.status().code() : Words.plain(s.value()),
+                null);
     }
 
     private record Middle(List<MiddleHalf> halves, String says) {}
@@ -138,7 +142,8 @@ class LaneService {
         List<MiddleHalf> halves = new ArrayList<>();
         for (int i = 0; i < seasons.size(); i++) {
             int at = i;
-            double[] values = mates.stream().map(e -> all.of(e.id(), m.id()).get(at).value()).filter(v -> v != null).mapToDouble(v -> requireNonNull(v)).toArray();
+            double[] values = mates.stream().map(e -> all.of(e.id(), m.id()).get(at).value()).filter(v -> v != null).mapToDouble(v -> requireNonNull(v))
+                    .toArray();
             Window w = seasons.get(i);
             if (values.length >= FEWEST) {
                 FiveNumbers f = FiveNumbers.of(values).orElseThrow();
@@ -162,7 +167,8 @@ class LaneService {
         List<Answer> given = answers.answers(List.of(student), null, null, asOf);
         Collection<Integer> ids = given.stream().map(Answer::item).collect(Collectors.toSet());
         Map<Integer, Item> asked = items.items(ids);
-        Map<Integer, Check> checks = items.checks(given.stream().map(Answer::check).filter(c -> c != null).map(c -> requireNonNull(c)).collect(Collectors.toSet()));
+        Map<Integer, Check> checks = items
+                .checks(given.stream().map(Answer::check).filter(c -> c != null).map(c -> requireNonNull(c)).collect(Collectors.toSet()));
         List<LaneItem> all = given.stream().map(a -> {
             Item item = asked.get(a.item());
             Check check = a.check() == null ? null : checks.get(a.check());

@@ -31,10 +31,12 @@ final class NowWriter {
     private final @Nullable Integer schoolDays;
     private final LocalDate yearStarts;
     private final LocalDate asOf;
+    private final boolean seesContacts;
 
-    /** @param schoolDays of this year while enrolled; null where nothing of the class is on record */
+    /** @param schoolDays of this year while enrolled; null where nothing of the class is on record @param seesContacts whether the viewer sees what was said and written */
     NowWriter(List<Lane> lanes, Strips strips, List<TierOnRecord> tiers, List<Contact> contacts, @Nullable Integer schoolDays, LocalDate yearStarts,
-            LocalDate asOf) {
+            LocalDate asOf, boolean seesContacts) {
+        this.seesContacts = seesContacts;
         this.lanes = lanes;
         this.strips = strips;
         this.tiers = tiers;
@@ -60,6 +62,9 @@ final class NowWriter {
             all.add(new NowFigure("", strips.skills().secure() + (strips.skills().secure() == 1 ? " skill" : " skills") + " secure",
                     ", " + strips.skills().notYet() + " not yet.",
                     NowPlace.SKILLS, null));
+        }
+        if (!seesContacts) {
+            return all;
         }
         all.add(lastCall().map(on -> new NowFigure("Home last reached on ", Words.shortDay(on), ".", NowPlace.CONTACTS, null))
                 .orElse(new NowFigure("Home ", "not reached", " this year.", NowPlace.CONTACTS, null)));
@@ -144,7 +149,7 @@ final class NowWriter {
         boolean often = strips.away() != null && schoolDays != null && schoolDays > 0
                 && strips.away().stream().filter(d -> !d.isBefore(yearStarts)).count() >= OFTEN * schoolDays;
         boolean worry = often || newestTier().filter(t -> t.tier() != null && t.tier() == 3).isPresent();
-        if (!worry || last.isPresent() && last.get().isAfter(asOf.minusWeeks(WEEKS_WITHOUT_CALL))) {
+        if (!seesContacts || !worry || last.isPresent() && last.get().isAfter(asOf.minusWeeks(WEEKS_WITHOUT_CALL))) {
             return Optional.empty();
         }
         return Optional.of(new NextStep(StepKind.CALL_HOME, "Call home", (often ? "Often away" : "Tier 3") + ", and home was "

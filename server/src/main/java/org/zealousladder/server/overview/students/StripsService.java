@@ -61,7 +61,8 @@ class StripsService {
                 .flatMap(p -> spans(p, measures, asOf).stream()).sorted(Comparator.comparing(Strips.PlanSpan::from)).toList(),
                 attended == null && days.away().isEmpty() ? null : days.away(), days.late(),
                 activity.ofStudent(now.id(), from, asOf).stream().map(w -> new Strips.WeekSpent(w.monday(), (int) Math.round(w.minutes()))).toList(),
-                skills(now, asOf), tiers(tiers, windows, years), answered(now, from, asOf), work(now, from, asOf)), attended == null ? null : (Integer) attended.days());
+                skills(now, asOf), tiers(tiers, windows, years), answered(now, from, asOf), work(now, from, asOf)),
+                attended == null ? null : (Integer) attended.days());
     }
 
     private static Strips.YearBand band(SchoolYear y, List<Enrolled> history) {

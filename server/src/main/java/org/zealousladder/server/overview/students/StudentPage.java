@@ -13,6 +13,7 @@ import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.facts.StudentFacts;
 import org.zealousladder.server.school.folder.Folder;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.school.sight.Sight;
 import org.zealousladder.server.screening.standings.Cell;
 import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
 
@@ -28,13 +29,14 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param next what fits now
  * @param folder notes and files that the viewer may read
  * @param teachers of the class
+ * @param unseen what the viewer's role does not see of students
  * @param chosen lanes as the viewer has chosen them, for every student
  */
 public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
         List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts, Strips strips, List<NowFigure> now,
         List<NextStep> next, Folder folder, List<String> teachers,
-        LaneChoice chosen) {
+        LaneChoice chosen, List<Sight> unseen) {
 
     /** Plans on one measure, the newest first. */
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}

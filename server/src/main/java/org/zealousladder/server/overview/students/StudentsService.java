@@ -36,6 +36,8 @@ import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.school.sight.Sight;
+import org.zealousladder.server.school.sight.SightService;
 import org.zealousladder.server.scores.scores.Score;
 import org.zealousladder.server.scores.scores.ScoresService;
 import org.zealousladder.server.screening.standings.Cell;
@@ -65,12 +67,15 @@ public class StudentsService {
     private final StripsService strips;
     private final FolderService folder;
     private final LanesStore chosen;
+    private final SightService sight;
     private final TeachersService teachers;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
-            StripsService strips, FolderService folder, TeachersService teachers, LanesStore chosen) {
+            StripsService strips, FolderService folder, TeachersService teachers, LanesStore chosen,
+            SightService sight) {
+        this.sight = sight;
         this.chosen = chosen;
         this.strips = strips;
         this.folder = folder;
@@ -118,7 +123,9 @@ public class StudentsService {
         List<TierOnRecord> decided = tiers.ofStudent(studentId, asOf);
         List<Contact> said = contacts.of(now, asOf);
         StripsService.Read beside = strips.of(now, history, from, year, asOf, planned, byId, decided, allWindows.of(now.schoolId(), asOf));
-        NowWriter writer = new NowWriter(lanes, beside.strips(), decided, said, beside.schoolDays(), year.starts(), asOf);
+        List<Sight> unseen = sight.unseen();
+        NowWriter writer = new NowWriter(lanes, beside.strips(), decided, said, beside.schoolDays(), year.starts(), asOf,
+                !unseen.contains(Sight.CONTACTS));
         return new StudentPage(now.ref(), now.classId(), now.grade(), facts.of(studentId, now.schoolId(), asOf), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
@@ -127,7 +134,7 @@ public class StudentsService {
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
                 said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
-                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), chosen.own());
+                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), chosen.own(), unseen);
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

@@ -13,6 +13,9 @@ import org.zealousladder.core.criteria.Term;
 import org.zealousladder.server.platform.criteria.AnswersTerms;
 import org.zealousladder.server.platform.criteria.Sql;
 import org.zealousladder.server.platform.criteria.Values;
+import org.zealousladder.server.platform.problems.Refusal;
+import org.zealousladder.server.school.sight.Sight;
+import org.zealousladder.server.school.sight.SightService;
 
 /** What students are grouped by; support is the grouping that every school has. */
 @Component
@@ -20,14 +23,25 @@ class FactTerms implements AnswersTerms {
     private static final String SUPPORT = "support";
 
     private final JdbcClient db;
+    private final SightService sight;
 
-    FactTerms(JdbcClient db) {
+    FactTerms(JdbcClient db, SightService sight) {
+        this.sight = sight;
         this.db = db;
     }
 
     @Override
     public Map<Term, How> terms() {
-        return Map.of(Term.SUPPORT, (s, a) -> grouped("g.code = :grouping", SUPPORT), Term.GROUPING, (s, a) -> grouped("g.name = :grouping", s.about()));
+        return Map.of(Term.SUPPORT, (s, a) -> told(grouped("g.code = :grouping", SUPPORT)), Term.GROUPING,
+                (s, a) -> told(grouped("g.name = :grouping", s.about())));
+    }
+
+    /** @throws Refusal 403 for whom groupings are not shown: not even whether one is on record can be told */
+    private Values told(Values grouped) {
+        if (!sight.sees(Sight.GROUPINGS)) {
+            throw Refusal.forbidden("Supports and groupings are not shown to your role, so nothing can be asked of them. Ask without them.");
+        }
+        return grouped;
     }
 
     private static Values grouped(String which, @Nullable String grouping) {

@@ -73,7 +73,8 @@ class FolderController {
         if (request.getContentLengthLong() > FolderService.LARGEST) {
             throw FolderService.tooLarge();
         }
-        return new FolderKept(folder.file(id, new FolderService.Sent(name, about, readers, grouped, request.getInputStream().readNBytes(FolderService.LARGEST + 1))));
+        return new FolderKept(
+                folder.file(id, new FolderService.Sent(name, about, readers, grouped, request.getInputStream().readNBytes(FolderService.LARGEST + 1))));
     }
 
     @PostMapping("/files/{file}/taken-back")

@@ -109,7 +109,8 @@ public class FolderService {
     }
 
     static Refusal tooLarge() {
-        return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "too-large", "file", "The file is larger than 10 MB. Make it smaller first: scan it in fewer dots, or in parts. Nothing was kept.");
+        return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "too-large", "file",
+                "The file is larger than 10 MB. Make it smaller first: scan it in fewer dots, or in parts. Nothing was kept.");
     }
 
     /** Without folders and what a machine may not have in a name, and with the ending of what it is. */

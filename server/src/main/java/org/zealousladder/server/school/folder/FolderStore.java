@@ -73,7 +73,9 @@ class FolderStore {
     }
 
     boolean end(String table, int student, long id, @Nullable String because, LocalDate today) {
-        return db.sql("update " + table + " set superseded_on = :today, withdrawn_because = :because where id = :id and student_id = :student and superseded_on is null")
+        return db
+                .sql("update " + table
+                        + " set superseded_on = :today, withdrawn_because = :because where id = :id and student_id = :student and superseded_on is null")
                 .param("today", today).param("because", because).param("id", id).param("student", student).update() == 1;
     }
 

@@ -95,7 +95,8 @@ class CompareTest extends ServerTest {
     @Test
     void skillsAreAsOnTheSkillsPage() {
         int one = student("Zuri Halloran");
-        int framework = asking(Viewer.SYSTEM, () -> db.sql("select id from skills_framework where code = :c").param("c", "skerrow-maths").query(Integer.class).single());
+        int framework = asking(Viewer.SYSTEM,
+                () -> db.sql("select id from skills_framework where code = :c").param("c", "skerrow-maths").query(Integer.class).single());
         JsonNode there = body(read(teacher, "/api/skills/beside?framework=" + framework + "&year=" + thisYear() + "&asOf=2026-03-13&a=student-" + one
                 + AUTUMN + "&b=student-" + one + "&bFrom=2026-01-01&bTo=2026-03-13"));
         JsonNode view = compare(teacher, "students-" + one, "students-" + one);
@@ -158,8 +159,10 @@ class CompareTest extends ServerTest {
                  where e.class_id = :c order by s.id limit 1""").param("c", classId("2025-TERN")).query(String.class).single()));
         read(teacher, "/api/compare?a=students-" + stranger + AUTUMN + "&b=class-" + kittiwake + SPRING).andExpect(refused("404 not-found"));
         read(teacher, "/api/compare?a=everyone" + AUTUMN + "&b=class-" + kittiwake + SPRING).andExpect(refused("422 invalid who"));
-        read(teacher, "/api/compare?a=class-" + kittiwake + "&aFrom=2026-02-01&aTo=2026-01-01&b=class-" + kittiwake + SPRING).andExpect(refused("422 invalid to"));
-        read(teacher, "/api/compare/behind?a=class-" + kittiwake + AUTUMN + "&b=class-" + kittiwake + SPRING + "&row=score-0").andExpect(refused("404 not-found"));
+        read(teacher, "/api/compare?a=class-" + kittiwake + "&aFrom=2026-02-01&aTo=2026-01-01&b=class-" + kittiwake + SPRING)
+                .andExpect(refused("422 invalid to"));
+        read(teacher, "/api/compare/behind?a=class-" + kittiwake + AUTUMN + "&b=class-" + kittiwake + SPRING + "&row=score-0")
+                .andExpect(refused("404 not-found"));
     }
 
     @Test

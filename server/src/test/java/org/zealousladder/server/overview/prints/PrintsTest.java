@@ -78,7 +78,8 @@ class PrintsTest extends ServerTest {
         JsonNode page = body(read(teacher, "/api/students/" + zuri + "?asOf=2026-03-13"));
         JsonNode points = page.path("lanes").get(0).path("card").path("points");
         long newest = Math.round(points.get(points.size() - 1).path("value").asDouble());
-        for (String part : List.of("How Zuri Halloran is getting on", "Kittiwake, grade 3. As of 13 Mar 2026.", newest + " on ", "The goal is 94 by 8 May 2026.",
+        for (String part : List.of("How Zuri Halloran is getting on", "Kittiwake, grade 3. As of 13 Mar 2026.", newest + " on ",
+                "The goal is 94 by 8 May 2026.",
                 "Paired reading, 3 times a week since 12 Jan 2026.", "Still learning: ", "school days this year.", "Parent or guardian")) {
             assertTrue(text.contains(part), part + " in " + text);
         }
@@ -96,7 +97,8 @@ class PrintsTest extends ServerTest {
         byte[] pdf = print(form("meeting", "students-" + student("Zuri Halloran")));
         PdfCheck.forEverybody(pdf);
         String text = PdfCheck.text(pdf);
-        for (String part : List.of("Zuri Halloran, for the meeting", "Gaining ", "Chance of reaching the goal: ", "Needs a lift", "Tiers", "sessions were held.", "What we agree")) {
+        for (String part : List.of("Zuri Halloran, for the meeting", "Gaining ", "Chance of reaching the goal: ", "Needs a lift", "Tiers",
+                "sessions were held.", "What we agree")) {
             assertTrue(text.contains(part), part + " in " + text);
         }
     }
@@ -131,8 +133,9 @@ class PrintsTest extends ServerTest {
         others().forEach(n -> assertTrue(text.contains("How " + n + " is getting on"), n));
         long noted = 0;
         for (int i = 0; i < 50 && noted == 0; i++) {
-            noted = asking(Viewer.SYSTEM, () -> db.sql("select count(*) from audit_event where kind = 'print' and what = 'Student page' and person_id = :p and students = 23")
-                    .param("p", teacher.id()).query(Long.class).single());
+            noted = asking(Viewer.SYSTEM,
+                    () -> db.sql("select count(*) from audit_event where kind = 'print' and what = 'Student page' and person_id = :p and students = 23")
+                            .param("p", teacher.id()).query(Long.class).single());
             Thread.sleep(100);
         }
         assertTrue(noted > 0, "a print stands in the audit");
@@ -155,7 +158,8 @@ class PrintsTest extends ServerTest {
 
     @Test
     void theFixedWordsAreInTheSchoolsOtherLanguage() throws Exception {
-        Map<String, String> words = Map.of("heading-home", "Cómo va {name}", "goal-line", "La meta es {goal} para el {day}.", "sign-home", "Padre, madre o tutor");
+        Map<String, String> words = Map.of("heading-home", "Cómo va {name}", "goal-line", "La meta es {goal} para el {day}.", "sign-home",
+                "Padre, madre o tutor");
         keep(teacher, "es", words).andExpect(refused("403 forbidden"));
         keep(coordinator, "not a tag", words).andExpect(refused("422 invalid tag"));
         keep(coordinator, "es", Map.of("goal-line", "La meta es {goal}.")).andExpect(refused("422 invalid goal-line"));

@@ -81,8 +81,10 @@ class ReportsTest extends ServerTest {
         Map<String, Double> sums = new HashMap<>();
         for (JsonNode line : part.path("lines")) {
             int s = line.path("student").path("id").asInt();
-            assertEquals(count("""
-                    select coalesce(sum(given), 0) from plans_session where student_id = :s and superseded_by is null and on_day between '2025-11-03' and '2026-02-20'""", s),
+            assertEquals(
+                    count("""
+                    select coalesce(sum(given), 0) from plans_session where student_id = :s and superseded_by is null and on_day between '2025-11-03' and '2026-02-20'""",
+                            s),
                     number(table, line, "Sessions"), 0, line.toString());
             assertEquals(count("select count(distinct on_day) from engagement_day where student_id = :s and on_day between '2025-11-03' and '2026-02-20'", s),
                     number(table, line, "Active days"), 0);
@@ -120,14 +122,16 @@ class ReportsTest extends ServerTest {
             int s = line.path("student").path("id").asInt();
             List<Map<String, Object>> scores = asking(Viewer.SYSTEM, () -> db.sql("""
                     select taken_on, value from scores_score where student_id = :s and measure_id = :m and superseded_by is null and value is not null
-                       and taken_on between '2025-11-03' and '2026-02-20' order by taken_on""").param("s", s).param("m", measure("oral-reading")).query().listOfRows());
+                       and taken_on between '2025-11-03' and '2026-02-20' order by taken_on""").param("s", s).param("m", measure("oral-reading")).query()
+                    .listOfRows());
             List<Double> values = scores.stream().map(r -> ((Number) r.get("value")).doubleValue()).toList();
             double best = values.stream().mapToDouble(d -> d).max().orElseThrow();
             assertEquals(values.size(), number(table, line, "Scores"), 0);
             assertEquals(values.get(0), number(table, line, "First"), 0);
             assertEquals(best, number(table, line, "Best"), 0);
             assertEquals(values.get(values.size() - 1), number(table, line, "Latest"), 0);
-            assertEquals(scores.get(values.indexOf(best)).get("taken_on").toString(), line.path("cells").get(column(table, "Best day")).path("text").asString(""));
+            assertEquals(scores.get(values.indexOf(best)).get("taken_on").toString(),
+                    line.path("cells").get(column(table, "Best day")).path("text").asString(""));
             if (values.size() > 1) {
                 several++;
                 assertEquals(values.get(values.size() - 1) - values.get(0), number(table, line, "First to latest"), 1e-9);
@@ -219,20 +223,25 @@ class ReportsTest extends ServerTest {
 
     @Test
     void thePdfIsForEverybody() throws Exception {
-        long id = body(send(teacher, "/api/reports/pdf", Map.of("who", "class-" + kittiwake, "from", "2025-11-03", "to", "2026-02-20", "asOf", "2026-03-13", "tables",
-                List.of("TAKING_PART", "RESULTS"), "codes", false))).path("id").asLong();
+        long id = body(
+                send(teacher, "/api/reports/pdf", Map.of("who", "class-" + kittiwake, "from", "2025-11-03", "to", "2026-02-20", "asOf", "2026-03-13", "tables",
+                        List.of("TAKING_PART", "RESULTS"), "codes", false)))
+                .path("id").asLong();
         byte[] pdf = PdfCheck.made(this::read, teacher, id);
         PdfCheck.forEverybody(pdf);
         String text = PdfCheck.text(pdf);
         assertTrue(text.contains("Kittiwake class, grade 3") && text.contains("Zuri Halloran") && text.contains("First to latest"), text);
         assertFalse(text.contains("Right a minute"), "only what was chosen");
-        send(teacher, "/api/reports/pdf", Map.of("who", "class-" + kittiwake, "from", "2025-11-03", "to", "2026-02-20", "asOf", "2026-03-13", "tables", List.of(),
-                "codes", false)).andExpect(refused("422 invalid tables"));
+        send(teacher, "/api/reports/pdf",
+                Map.of("who", "class-" + kittiwake, "from", "2025-11-03", "to", "2026-02-20", "asOf", "2026-03-13", "tables", List.of(),
+                        "codes", false))
+                .andExpect(refused("422 invalid tables"));
     }
 
     private Map<String, Object> form(String name, String span, boolean weekly) {
-        Map<String, Object> form = new HashMap<>(Map.of("name", name, "who", "class-" + kittiwake, "span", span, "tables", List.of("TAKING_PART", "RESULTS", "SKILLS"),
-                "weekly", weekly));
+        Map<String, Object> form = new HashMap<>(
+                Map.of("name", name, "who", "class-" + kittiwake, "span", span, "tables", List.of("TAKING_PART", "RESULTS", "SKILLS"),
+                        "weekly", weekly));
         if (span.equals("dates")) {
             form.putAll(Map.of("from", "2025-11-03", "to", "2026-02-20"));
         }
@@ -271,13 +280,15 @@ class ReportsTest extends ServerTest {
         assertEquals(1, mondays.send(LocalDate.of(2026, 3, 9)));
         assertEquals(0, mondays.send(LocalDate.of(2026, 3, 13)), "that Friday is of the same week");
         assertEquals(1, mondays.send(LocalDate.of(2026, 3, 16)), "the next week");
-        List<String> bodies = asking(Viewer.SYSTEM, () -> db.sql("select subject || body from contacts_letter where to_address = :a and subject like 'Report:%' order by id")
-                .param("a", address).query(String.class).list());
+        List<String> bodies = asking(Viewer.SYSTEM,
+                () -> db.sql("select subject || body from contacts_letter where to_address = :a and subject like 'Report:%' order by id")
+                        .param("a", address).query(String.class).list());
         assertEquals(2, bodies.size());
         String text = bodies.get(0);
         assertTrue(text.contains("Kittiwake class, grade 3, 10 Feb 2026 to 9 Mar 2026, 23 students."), text);
         assertTrue(text.contains("Oral reading, average: latest ") && text.contains("Sum: sessions ") && text.contains("/reports?kept=" + id), text);
-        Set<String> names = asking(Viewer.SYSTEM, () -> db.sql("""
+        Set<String> names = asking(Viewer.SYSTEM, () -> db
+                .sql("""
                 select unnest(array[s.given_name, s.family_name, s.code]) from roster_enrolment e join roster_student s on s.id = e.student_id where e.class_id = :c""")
                 .param("c", kittiwake).query(String.class).list()).stream().collect(Collectors.toSet());
         names.forEach(n -> assertFalse(text.matches("(?s).*\\b" + Pattern.quote(n) + "\\b.*"), n + " in " + text));
@@ -288,7 +299,8 @@ class ReportsTest extends ServerTest {
     /** Somebody keeps a report, and sees those students no more. */
     @Test
     void ofStudentsThatAreTheirsNoMoreNothingIsSent() {
-        int id = asking(teacher, () -> db.sql("""
+        int id = asking(teacher, () -> db
+                .sql("""
                 insert into reports_setting (person_id, name, who, span, tables, weekly) values (:p, 'Theirs once', :who, 'week', '{RESULTS}', true) returning id""")
                 .param("p", teacher.id()).param("who", "class-" + classId("2025-PUFFIN")).query(Integer.class).single());
         signInHere(Viewer.SYSTEM);

@@ -38,7 +38,8 @@ class LaneTest extends ServerTest {
     void everyLaneTellsAllThatIsOnRecord() {
         assertEquals(count("select count(*) from scores_score where student_id = :s and superseded_by is null and status <> 'withdrawn' and measure_id = "
                 + measure("oral-reading")), lane(teacher, "measure-" + measure("oral-reading")).path("total").asLong());
-        assertEquals(count("select count(*) from attendance_day where student_id = :s and superseded_on is null and status in ('absent', 'late') and on_day <= '2026-03-13'"),
+        assertEquals(count(
+                "select count(*) from attendance_day where student_id = :s and superseded_on is null and status in ('absent', 'late') and on_day <= '2026-03-13'"),
                 lane(teacher, "days").path("total").asLong());
         JsonNode skills = lane(teacher, "skills");
         assertEquals(count("select count(*) from skills_answer where student_id = :s and superseded_by is null and on_day <= '2026-03-13'"),
@@ -69,12 +70,14 @@ class LaneTest extends ServerTest {
         for (JsonNode m : lane.path("middle")) {
             winter = m.path("from").asString("").startsWith("2026-01") ? m : winter;
         }
-        double[] values = asking(Viewer.SYSTEM, () -> db.sql("""
+        double[] values = asking(Viewer.SYSTEM,
+                () -> db.sql("""
                 with here as (select array_agg(e.student_id) as ids from roster_enrolment e where e.class_id = :c and e.starts <= '2026-03-13'
                                and (e.ends is null or e.ends >= '2026-03-13'))
                 select s.value from here cross join measures_window w join roster_year y on y.id = w.year_id and y.name = '2025-26'
                   cross join scores_screening(here.ids, array[:m]::smallint[], array[w.id], array[w.starts], array[w.ends], '2026-03-13') s
-                 where w.name = 'Winter' and s.value is not null""").param("c", classId("2025-KITTIWAKE")).param("m", measure("oral-reading")).query(Double.class).list())
+                 where w.name = 'Winter' and s.value is not null""").param("c", classId("2025-KITTIWAKE")).param("m", measure("oral-reading"))
+                        .query(Double.class).list())
                 .stream().mapToDouble(d -> d).toArray();
         FiveNumbers expected = FiveNumbers.of(values).orElseThrow();
         assertEquals(expected.lowerQuartile(), winter.path("low").asDouble(), 1e-9);
@@ -115,7 +118,8 @@ class LaneTest extends ServerTest {
         List<Map<String, Object>> cased = asking(Viewer.SYSTEM, () -> db.sql("""
                 select c.student_id from roster_caseload c join people_person p on p.id = c.person_id and p.login = 's.rask'
                  where c.starts <= '2026-03-13' and (c.ends is null or c.ends >= '2026-03-13') limit 1""").query().listOfRows());
-        JsonNode lane = body(read(person("s.rask"), "/api/students/" + cased.get(0).get("student_id") + "/lanes/measure-" + measure("oral-reading") + "?asOf=2026-03-13"));
+        JsonNode lane = body(
+                read(person("s.rask"), "/api/students/" + cased.get(0).get("student_id") + "/lanes/measure-" + measure("oral-reading") + "?asOf=2026-03-13"));
         assertEquals(0, lane.path("middle").size());
         assertTrue(lane.path("middleSays").asString("").startsWith("The class is not one of yours"), lane.toString());
     }

@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.dao.DataAccessException;
 import org.springframework.test.web.servlet.ResultActions;
 import org.zealousladder.server.ScreeningTest;
 import org.zealousladder.server.platform.who.Viewer;
@@ -45,8 +44,9 @@ class FolderTest extends ScreeningTest {
         colleague = person("f.two" + low);
         coordinator = person("m.tveit");
         administrator = person("a.sandvik");
-        ada = asking(Viewer.SYSTEM, () -> db.sql("select student_id from roster_enrolment where class_id = :c").param("c", classId("FOLD" + n)).query(Integer.class)
-                .single());
+        ada = asking(Viewer.SYSTEM,
+                () -> db.sql("select student_id from roster_enrolment where class_id = :c").param("c", classId("FOLD" + n)).query(Integer.class)
+                        .single());
     }
 
     private long note(Viewer by, String words, String readers) {
@@ -54,7 +54,8 @@ class FolderTest extends ScreeningTest {
     }
 
     private ResultActions sendFile(Viewer by, String name, String readers, byte[] content) {
-        return call(by, post("/api/students/" + ada + "/folder/files").param("name", name).param("readers", readers).contentType("application/octet-stream").content(content));
+        return call(by, post("/api/students/" + ada + "/folder/files").param("name", name).param("readers", readers).contentType("application/octet-stream")
+                .content(content));
     }
 
     private List<String> notes(Viewer viewer, String asOf) {
@@ -78,13 +79,15 @@ class FolderTest extends ScreeningTest {
         assertEquals(List.of("for the team", "for all"), notes(administrator), "what is for oneself is nobody else's, an administrator's neither");
         // By whatever statement.
         for (Viewer v : List.of(colleague, coordinator, administrator)) {
-            assertEquals(0L, asking(v, () -> db.sql("select count(*) from folder_note where student_id = :s and readers = 'self'").param("s", ada).query(Long.class).single()));
+            assertEquals(0L, asking(v,
+                    () -> db.sql("select count(*) from folder_note where student_id = :s and readers = 'self'").param("s", ada).query(Long.class).single()));
         }
         assertEquals(0, asking(colleague, () -> db.sql("update folder_note set withdrawn_because = 'x' where student_id = :s").param("s", ada).update()));
         assertEquals(0, notes(person("r.oduya")).size(), "nothing at all of a student of another class");
         send(person("r.oduya"), "/api/students/" + ada + "/folder/notes", Map.of("words", "x", "readers", "everybody")).andExpect(refused("403 forbidden"));
         send(teacher, "/api/students/" + ada + "/folder/notes", Map.of("words", " ", "readers", "everybody")).andExpect(refused("422 invalid words"));
-        send(teacher, "/api/students/" + ada + "/folder/notes", Map.of("words", "x", "readers", "everybody", "on", "2026-03-14")).andExpect(refused("422 invalid on"));
+        send(teacher, "/api/students/" + ada + "/folder/notes", Map.of("words", "x", "readers", "everybody", "on", "2026-03-14"))
+                .andExpect(refused("422 invalid on"));
     }
 
     private ResultActions change(Viewer by, long id, String words) {
@@ -115,7 +118,7 @@ class FolderTest extends ScreeningTest {
         sendFile(teacher, "hearing test.exe", "everybody", PDF).andExpect(status().isCreated());
         sendFile(teacher, "../../photo", "everybody", PNG).andExpect(status().isCreated());
         sendFile(teacher, "words.html", "everybody", "<b>Łódź</b>\n".getBytes(StandardCharsets.UTF_8)).andExpect(status().isCreated());
-        sendFile(teacher, "paper.pdf", "everybody", new byte[]{'M', 'Z', 0, 1, 2}).andExpect(refused("422 invalid file"));
+        sendFile(teacher, "paper.pdf", "everybody", new byte[] {'M', 'Z', 0, 1, 2}).andExpect(refused("422 invalid file"));
         sendFile(teacher, "empty.txt", "everybody", new byte[0]).andExpect(refused("422 invalid file"));
         byte[] large = Arrays.copyOf(PDF, FolderService.LARGEST + 1);
         sendFile(teacher, "large.pdf", "everybody", large).andExpect(refused("413 too-large file"));
@@ -127,13 +130,15 @@ class FolderTest extends ScreeningTest {
         long paper = files.get(3).path("id").asLong();
         byte[] got = read(colleague, "/api/students/" + ada + "/folder/files/" + paper).andExpect(status().isOk())
                 .andExpect(header().string("Content-Type", "application/pdf")).andExpect(header().string("X-Content-Type-Options", "nosniff"))
-                .andExpect(header().string("Content-Disposition", org.hamcrest.Matchers.startsWith("attachment;"))).andReturn().getResponse().getContentAsByteArray();
+                .andExpect(header().string("Content-Disposition", org.hamcrest.Matchers.startsWith("attachment;"))).andReturn().getResponse()
+                .getContentAsByteArray();
         assertArrayEquals(PDF, got);
         read(colleague, "/api/students/" + ada + "/folder/files/" + files.get(1).path("id").asLong())
                 .andExpect(header().string("Content-Type", "text/plain;charset=UTF-8"));
         long noted = 0;
         for (int i = 0; i < 50 && noted < 2; i++) {
-            noted = asking(Viewer.SYSTEM, () -> db.sql("select count(*) from audit_event where person_id = :p and kind = 'export' and what = 'A file of the folder' and student_id = :s")
+            noted = asking(Viewer.SYSTEM, () -> db
+                    .sql("select count(*) from audit_event where person_id = :p and kind = 'export' and what = 'A file of the folder' and student_id = :s")
                     .param("p", colleague.id()).param("s", ada).query(Long.class).single());
             Thread.sleep(100);
         }
@@ -161,8 +166,10 @@ class FolderTest extends ScreeningTest {
         int support = db.sql("select id from roster_grouping where code = 'support'").query(Integer.class).single();
         send(coordinator, "/api/students/" + ada + "/grouped", Map.of("grouping", support, "value", "Individual plan")).andExpect(status().isNoContent());
         long grouped = asking(Viewer.SYSTEM, () -> db.sql("select id from roster_grouped where student_id = :s").param("s", ada).query(Long.class).single());
-        call(teacher, post("/api/students/" + ada + "/folder/files").param("name", "plan.pdf").param("readers", "everybody").param("grouped", String.valueOf(grouped))
-                .contentType("application/octet-stream").content(PDF)).andExpect(status().isCreated());
+        call(teacher,
+                post("/api/students/" + ada + "/folder/files").param("name", "plan.pdf").param("readers", "everybody").param("grouped", String.valueOf(grouped))
+                        .contentType("application/octet-stream").content(PDF))
+                .andExpect(status().isCreated());
         JsonNode file = body(read(colleague, "/api/students/" + ada + "?asOf=2026-03-13")).path("folder").path("files").get(0);
         assertEquals(grouped, file.path("grouped").asLong());
         call(teacher, post("/api/students/" + ada + "/folder/files").param("name", "plan.pdf").param("readers", "everybody").param("grouped", "999999999")

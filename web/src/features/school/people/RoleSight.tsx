@@ -1,0 +1,95 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useChange } from '../../../api/changes';
+import { api, data } from '../../../api/client';
+import type { RoleSight as Line, SightForm } from '../../../api/types';
+import { longDay } from '../../../lib/format';
+import { Button } from '../../../ui/Button';
+import { Dialog } from '../../../ui/Dialog';
+import { Field } from '../../../ui/Field';
+import { Complaint, Failed, Loading } from '../../../ui/States';
+
+const WHAT: Record<Line['what'], string> = {
+  notes: 'Notes in the folder',
+  files: 'Files in the folder',
+  groupings: 'Supports and other groupings',
+  contacts: 'Calls, talks and letters',
+};
+const ROLES = { teacher: 'teachers', coordinator: 'coordinators' } as const;
+
+/** What teachers and coordinators see of students, for administrators. */
+export function RoleSight() {
+  const lines = useQuery({ queryKey: ['records', 'sight'], queryFn: () => data(api.GET('/api/sight')) });
+  const [changing, setChanging] = useState<Line>();
+  return (
+    <section aria-labelledby="sight" className="mt-8 max-w-3xl">
+      <h2 id="sight" className="text-[15px] font-semibold m-0">
+        What each role sees
+      </h2>
+      <p className="text-soft mt-0.5 mb-2">
+        Of the students that somebody sees. What one wrote oneself stays visible; interventionists see what teachers
+        see. Where something is hidden, nothing is said of it: a criterion then cannot tell.
+      </p>
+      {lines.isPending && <Loading label="Looking who sees what ..." height={120} />}
+      {lines.isError && <Failed error={lines.error} again={() => lines.refetch()} />}
+      <ul className="list-none m-0 p-0 text-[14.5px]">
+        {lines.data?.map((l) => (
+          <li key={`${l.what}-${l.role}`} className="border-t border-hair py-1 flex flex-wrap items-baseline gap-x-4">
+            <span className="min-w-56">{WHAT[l.what]}</span>
+            <span className={l.seen ? 'text-soft' : 'font-semibold'}>
+              {l.seen ? 'shown to' : 'hidden from'} {ROLES[l.role as keyof typeof ROLES]}
+            </span>
+            {!l.seen && (
+              <span className="text-soft text-[13px]">
+                since {longDay(l.since ?? '')}
+                {l.by && `, by ${l.by}`}: {l.because}
+              </span>
+            )}
+            <Button
+              className="ml-auto"
+              aria-label={`${l.seen ? 'Hide' : 'Show'}: ${WHAT[l.what]}, ${ROLES[l.role as keyof typeof ROLES]}`}
+              onClick={() => setChanging(l)}
+            >
+              {l.seen ? 'Hide' : 'Show'}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {changing && <Change line={changing} onClose={() => setChanging(undefined)} />}
+    </section>
+  );
+}
+
+function Change({ line, onClose }: { line: Line; onClose: () => void }) {
+  const [because, setBecause] = useState('');
+  const set = useChange((body: SightForm) => data(api.PUT('/api/sight', { body })));
+  const whom = ROLES[line.role as keyof typeof ROLES];
+  return (
+    <Dialog open onClose={onClose} title={`${line.seen ? 'Hide' : 'Show'} ${WHAT[line.what].toLowerCase()}`}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          set.mutate({ what: line.what, role: line.role, seen: !line.seen, because }, { onSuccess: onClose });
+        }}
+      >
+        <p className="m-0">
+          {line.seen
+            ? `All ${whom} no longer see them from now on, but for what each wrote oneself.`
+            : `All ${whom} see them again from now on.`}{' '}
+          It stands in the audit, and can be turned back here.
+        </p>
+        <Field label="Why">
+          <input autoFocus required maxLength={200} value={because} onChange={(e) => setBecause(e.target.value)} />
+        </Field>
+        <Complaint error={set.error} />
+        <div className="flex gap-4">
+          <Button look="solid" type="submit" disabled={set.isPending}>
+            {set.isPending ? 'Saving ...' : line.seen ? 'Hide them' : 'Show them'}
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
