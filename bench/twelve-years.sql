@@ -1,4 +1,5 @@
--- Twelve years of records for one student: a class and two hundred scores a year, days away, time on each school day, answers and calls. For the time that their page takes.
+-- Twelve years of records for one student: a class and two hundred scores a year, days away, time on each school day.
+-- For the time that their page takes.
 set session_replication_role = replica;
 create temporary table one as
 select e.student_id, k.school_id from roster_enrolment e join roster_class k on k.id = e.class_id join roster_year y on y.id = k.year_id

@@ -477,7 +477,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["takeBack_1"];
+        post: operations["takeBack_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2302,6 +2302,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["concern"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/concerns/all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["concerns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/concerns/taken-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeBack_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5253,6 +5285,23 @@ export interface components {
             seen?: number;
             /** Format: int32 */
             studentId: number;
+        };
+        ConcernsBack: {
+            area: string;
+            students: number[];
+        };
+        ConcernsForm: {
+            area: string;
+            /** Format: int32 */
+            level: number;
+            note?: string;
+            save: boolean;
+            students: number[];
+        };
+        ConcernsSet: {
+            /** Format: int32 */
+            kept: number;
+            set: number[];
         };
         Contact: {
             by?: string;
@@ -9532,6 +9581,10 @@ export interface components {
         TakenBack: {
             because: string;
         };
+        TakenBackFrom: {
+            /** Format: int32 */
+            students: number;
+        };
         TakenCheck: {
             /** Format: int32 */
             id: number;
@@ -11037,7 +11090,7 @@ export interface operations {
             };
         };
     };
-    takeBack_1: {
+    takeBack_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -14110,6 +14163,54 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    concerns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConcernsForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ConcernsSet"];
+                };
+            };
+        };
+    };
+    takeBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConcernsBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakenBackFrom"];
+                };
             };
         };
     };

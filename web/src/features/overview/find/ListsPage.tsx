@@ -5,6 +5,7 @@ import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
 import { useScope, whoWords } from '../../../lib/scope';
+import { ConcernForAll } from '../../../parts/plans/ConcernForAll';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
@@ -105,7 +106,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
   const { nameOf } = useNames();
   const picks = usePicks();
   const { link, choices, change, live } = useScope();
-  const [acting, setActing] = useState<'change' | 'end'>();
+  const [acting, setActing] = useState<'change' | 'end' | 'concern'>();
   // What was ticked, until it is answered.
   const [asked, setAsked] = useState<boolean>();
   // Whoever keeps a list sees it as it is now; others as of this morning, or of when its keeper last looked.
@@ -136,6 +137,17 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
           Use as scope
         </Button>
         <Button onClick={() => picks.set(students)}>Pick all {students.length}</Button>
+        {live && students.length > 0 && students.length <= 500 && (
+          <Button onClick={() => setActing('concern')}>Set a concern for all</Button>
+        )}
+        {live && students.length > 0 && (
+          <Link
+            className="text-act font-semibold text-[13.5px] no-underline hover:underline py-1"
+            to={link('/plans', { who: `list-${id}` })}
+          >
+            Plans and goals for all
+          </Link>
+        )}
         {list.criterion && (
           <Link
             className="text-act font-semibold text-[13.5px] no-underline hover:underline py-1"
@@ -216,6 +228,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
           </ul>
         </div>
       </div>
+      {acting === 'concern' && <ConcernForAll students={students} onClose={() => setActing(undefined)} />}
       {acting === 'change' && <ChangeDialog list={list} onClose={() => setActing(undefined)} />}
       {acting === 'end' && <EndDialog list={list} onClose={() => setActing(undefined)} onGone={onGone} />}
     </section>

@@ -62,6 +62,17 @@ class FindPageTest extends BrowserTest {
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Tier 3, no plan"))).isVisible();
         assertThat(heading("On it now: " + left)).isVisible();
+        // For all of it at once: whom it would be for, set, and taken back.
+        button("Set a concern for all").click();
+        dialog().getByLabel("Area").fill("Attention");
+        dialog().getByLabel("Why (it stands with each)").fill("asked in the meeting");
+        button("See for whom").click();
+        assertThat(dialog().getByRole(AriaRole.STATUS)).containsText(left + " students would get it");
+        button("Set it for " + left).click();
+        assertThat(dialog()).containsText("Set for " + left + " students.");
+        button("Take it back").click();
+        assertThat(dialog()).containsText("Taken back for " + left + " students.");
+        button("Done").click();
         page.getByLabel("Tell me on the Desk").check();
         assertThat(page.getByLabel("Tell me on the Desk")).isChecked();
         // In use: as the scope of another view.

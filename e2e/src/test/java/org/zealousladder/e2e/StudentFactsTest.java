@@ -26,6 +26,44 @@ class StudentFactsTest extends BrowserTest {
     }
 
     @Test
+    void aLaneIsOpenedInPlace() {
+        signIn("R. Oduya");
+        view("Engagement");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Zuri Halloran")).first().click();
+        button("Open here: Oral reading").click();
+        Locator behind = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Behind Oral reading"));
+        assertThat(behind).containsText("the middle half of those who are in Kittiwake now");
+        behind.getByText("Read aloud on").first().click();
+        assertThat(behind).containsText("Every morning");
+        assertThat(behind.getByRole(AriaRole.TABLE)).containsText("75");
+        button("Close: Oral reading").click();
+        assertThat(behind).hasCount(0);
+        assertThat(button("Open here: Oral reading")).isFocused();
+        button("Open here: Work").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Behind Work"))).containsText("of 10");
+    }
+
+    /** An administrator hides what was said from teachers; the page says that it may be there. */
+    @Test
+    void whatARoleDoesNotSeeIsSaid() {
+        signIn("A. Sandvik");
+        subView("Records", "People");
+        button("Hide: Calls, talks and letters, teachers").click();
+        dialog().getByLabel("Why").fill("the counsellor's alone");
+        button("Hide them").click();
+        assertThat(page.getByText("hidden from teachers")).isVisible();
+        Page teacher = another("R. Oduya");
+        teacher.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Engagement")).first().click();
+        teacher.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Zuri Halloran")).first().click();
+        assertThat(teacher.getByText("Not shown to your role: calls and letters of others.")).isVisible();
+        assertThat(teacher.getByText("not reached")).hasCount(0);
+        button("Show: Calls, talks and letters, teachers").click();
+        dialog().getByLabel("Why").fill("agreed otherwise");
+        button("Show them").click();
+        assertThat(page.getByText("hidden from teachers")).hasCount(0);
+    }
+
+    @Test
     void lanesAreChosenOrderedAndKept() {
         signIn("R. Oduya");
         view("Ladder");

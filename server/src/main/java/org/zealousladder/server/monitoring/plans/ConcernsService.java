@@ -4,6 +4,8 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
@@ -60,6 +62,39 @@ public class ConcernsService {
         } catch (DuplicateKeyException e) {
             throw overtaken();
         }
+    }
+
+    /** @param set whom it was set for @param kept how many had one in the area, or were said to need none, and keep that */
+    public record ConcernsSet(List<Integer> set, int kept) {}
+
+    /**
+     * The same concern for many, but for those of whom something was said in the area before.
+     *
+     * @param save false: only looks for whom it would be
+     */
+    @Transactional
+    ConcernsSet putAll(PlansController.ConcernsForm f) {
+        Set<Integer> students = Set.copyOf(f.students());
+        roster.requireStudents(students);
+        if (f.level() < 1 || f.level() > 3) {
+            throw Refusal.invalid("level", "Choose how much it worries you: 1, 2 or 3.");
+        }
+        String area = f.area().strip();
+        Set<Integer> said = store.knownOn(students, area, calendar.today()).stream().map(Concern::studentId).collect(Collectors.toSet());
+        List<Integer> whom = students.stream().filter(s -> !said.contains(s)).sorted().toList();
+        if (f.save()) {
+            whom = store.putAll(whom, new ConcernsStore.NewConcern(0, area, f.level(), Words.orNull(f.note()), Viewer.current().id()), calendar.today())
+                    .stream()
+                    .map(ConcernsStore.SetConcern::studentId).sorted().toList();
+        }
+        return new ConcernsSet(whom, students.size() - whom.size());
+    }
+
+    /** Takes back a concern that was set for many, where it still stands as the viewer set it today. @return of how many */
+    @Transactional
+    int takeBack(Collection<Integer> students, String area) {
+        roster.requireStudents(Set.copyOf(students));
+        return store.takeBack(students, area.strip(), Viewer.current().id(), calendar.today());
     }
 
     private static Refusal overtaken() {

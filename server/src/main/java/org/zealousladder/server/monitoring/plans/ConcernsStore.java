@@ -34,6 +34,38 @@ class ConcernsStore {
 
     record NewConcern(int student, String area, int level, @Nullable String note, int by) {}
 
+    /** In place of those that somebody set on a day stands that there is none. @return of how many */
+    int takeBack(Collection<Integer> students, String area, int by, LocalDate today) {
+        List<SetConcern> fresh = db.sql("""
+                with mine as (
+                  select c.id as old, c.student_id, nextval(pg_get_serial_sequence('plans_concern', 'id')) as fresh from plans_concern c
+                   where c.student_id = any(:students) and c.area = :area and c.recorded_by = :by and c.known_from = :today and c.level > 0 and c.superseded_by is null),
+                ended as (update plans_concern c set superseded_by = m.fresh, superseded_on = greatest(:today, c.known_from) from mine m where c.id = m.old
+                          returning m.fresh, m.student_id)
+                select fresh as id, student_id from ended""").param("students", students.toArray(Integer[]::new)).param("area", area).param("by", by)
+                .param("today", today).query(SetConcern.class).list();
+        db.sql("""
+                insert into plans_concern (id, student_id, area, level, note, known_from, recorded_by)
+                select id, s, :area, 0, 'taken back', :today, :by from unnest(:ids::bigint[], :students::integer[]) as t(id, s)""")
+                .param("ids", fresh.stream().map(SetConcern::id).toArray(Long[]::new))
+                .param("students", fresh.stream().map(SetConcern::studentId).toArray(Integer[]::new))
+                .param("area", area).param("today", today).param("by", by).update();
+        return fresh.size();
+    }
+
+    /** A concern that was set for one of many. */
+    record SetConcern(long id, int studentId) {}
+
+    /** For those of whom nobody ever said anything in the area. */
+    List<SetConcern> putAll(Collection<Integer> students, NewConcern of, LocalDate today) {
+        return db.sql("""
+                insert into plans_concern (student_id, area, level, note, known_from, recorded_by)
+                select s, :area, :level, :note, :today, :by from unnest(:students::integer[]) s
+                 where not exists (select from plans_concern c where c.student_id = s and c.area = :area and c.superseded_by is null)
+                returning id, student_id""").param("students", students.toArray(Integer[]::new)).param("area", of.area()).param("level", of.level())
+                .param("note", of.note()).param("today", today).param("by", of.by()).query(SetConcern.class).list();
+    }
+
     /** @return whether the concern that was seen was still the current one */
     boolean put(NewConcern concern, @Nullable Long seen, LocalDate today) {
         long id = db.sql("select nextval(pg_get_serial_sequence('plans_concern', 'id'))").query(Long.class).single();

@@ -109,6 +109,24 @@ class PlansController {
         concerns.put(form.studentId(), form.area(), form.level(), form.note(), form.seen());
     }
 
+    /** @param save false: only tells for whom it would be set */
+    record ConcernsForm(@NotEmpty @Size(max = 500) List<Integer> students, @NotBlank(message = "say in which area") @Size(max = 80) String area, int level,
+            @Nullable @Size(max = 500) String note, boolean save) {}
+
+    @PostMapping("/concerns/all")
+    ConcernsService.ConcernsSet concerns(@Valid @RequestBody ConcernsForm form) {
+        return concerns.putAll(form);
+    }
+
+    record ConcernsBack(@NotEmpty @Size(max = 500) List<Integer> students, @NotBlank @Size(max = 80) String area) {}
+
+    record TakenBackFrom(int students) {}
+
+    @PostMapping("/concerns/taken-back")
+    TakenBackFrom takeBack(@Valid @RequestBody ConcernsBack form) {
+        return new TakenBackFrom(concerns.takeBack(form.students(), form.area()));
+    }
+
     record StrategyForm(@Nullable Integer id, int schoolId, @NotBlank(message = "give the area") @Size(max = 80) String area,
             @NotBlank(message = "give it a name") @Size(max = 120) String name, @Nullable @Size(max = 1000) String how, boolean retired) {}
 

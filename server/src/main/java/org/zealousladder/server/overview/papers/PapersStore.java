@@ -51,7 +51,8 @@ class PapersStore {
     Optional<Job> job(long id) {
         return db.sql("""
                 select title, done, total, pdf is not null as ready,
-                       coalesce(failed, case when pdf is null and created_at < now() - interval '10 minutes' and not coalesce(server_lives(server_id), false) then 'The server was stopped meanwhile. Ask for the PDF again.' end) as failed
+                       coalesce(failed, case when pdf is null and created_at < now() - interval '10 minutes'
+                        and not coalesce(server_lives(server_id), false) then 'The server was stopped meanwhile. Ask for the PDF again.' end) as failed
                   from papers_job where id = :id""").param("id", id).query(Job.class).optional();
     }
 

@@ -19,7 +19,8 @@ public final class Pdf {
             body { font-size: 9pt; color: #111111; }
             h1 { font-size: 15pt; margin: 0; font-weight: normal; } h2 { font-size: 11pt; margin: 2.5mm 0 0.5mm 0; font-weight: normal; }
             p { margin: 1mm 0; } .soft { color: #444444; }
-            table { border-collapse: collapse; width: 100%; } td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
+            table { border-collapse: collapse; width: 100%; }
+            td, th { text-align: left; border-bottom: 0.3pt solid #999999; padding: 0.35mm 2mm 0.35mm 0; font-weight: normal; }
             .right { text-align: right; } tr { page-break-inside: avoid; }
             .next { page-break-before: always; }
             """;

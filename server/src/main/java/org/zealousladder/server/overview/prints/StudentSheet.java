@@ -23,7 +23,8 @@ import org.zealousladder.server.platform.words.Words;
 /** One student's sheet as HTML: the chosen sections, those without anything on record left out. */
 final class StudentSheet {
     static final String STYLE = """
-            body { font-size: 10.5pt; } h2 { font-size: 12pt; margin-top: 4mm; border-bottom: 0.4pt solid #888888; } h3 { font-size: 10.5pt; margin: 2mm 0 0 0; font-weight: normal; }
+            body { font-size: 10.5pt; } h2 { font-size: 12pt; margin-top: 4mm; border-bottom: 0.4pt solid #888888; }
+            h3 { font-size: 10.5pt; margin: 2mm 0 0 0; font-weight: normal; }
             .sheet { page-break-after: always; } .sheet.last { page-break-after: auto; } img { display: block; margin: 1mm 0; }
             .line { border-bottom: 0.5pt solid #333333; height: 9mm; } .sign td { border-bottom: none; padding-top: 12mm; width: 33%; }
             .sign .on { border-top: 0.5pt solid #333333; padding-top: 1mm; } .part { page-break-inside: avoid; }
