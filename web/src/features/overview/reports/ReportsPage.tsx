@@ -206,7 +206,7 @@ function Actions({
 function Kept({ open, onOpen }: { open: number | undefined; onOpen: (id: number) => void }) {
   const kept = useKeptReports();
   const drop = useDropReport();
-  const [params, setParams] = useSearchParams();
+  const [, setParams] = useSearchParams();
   if (!kept.data || kept.data.reports.length === 0) return null;
   const one = kept.data.reports.find((r) => r.id === open);
   return (
@@ -230,11 +230,13 @@ function Kept({ open, onOpen }: { open: number | undefined; onOpen: (id: number)
             disabled={drop.isPending}
             onClick={() =>
               drop.mutate(one.id, {
-                onSuccess: () => {
-                  const next = new URLSearchParams(params);
-                  next.delete('kept');
-                  setParams(next);
-                },
+                // Another may have been opened meanwhile.
+                onSuccess: () =>
+                  setParams((now) => {
+                    const next = new URLSearchParams(now);
+                    if (next.get('kept') === String(one.id)) next.delete('kept');
+                    return next;
+                  }),
               })
             }
           >
