@@ -230,13 +230,13 @@ function Kept({ open, onOpen }: { open: number | undefined; onOpen: (id: number)
             disabled={drop.isPending}
             onClick={() =>
               drop.mutate(one.id, {
-                // Another may have been opened meanwhile.
-                onSuccess: () =>
-                  setParams((now) => {
-                    const next = new URLSearchParams(now);
-                    if (next.get('kept') === String(one.id)) next.delete('kept');
-                    return next;
-                  }),
+                // Another may have been opened meanwhile: the address itself knows, what was drawn does not.
+                onSuccess: () => {
+                  const next = new URLSearchParams(window.location.search);
+                  if (next.get('kept') !== String(one.id)) return;
+                  next.delete('kept');
+                  setParams(next);
+                },
               })
             }
           >

@@ -34,7 +34,7 @@ class UpgradeTest {
             ops.well("server_env ops; migrate ops");
             assertEquals(ops.well("schema_wanted"), ops.well("database_value ops ladder 'select max(version::integer) from flyway_schema_history'"));
             Map<String, Long> after = counts(ops);
-            before.forEach((table, rows) -> assertEquals(rows, after.get(table), table));
+            before.forEach((table, rows) -> assertEquals(rows, after.get(table.equals("report_job") ? "papers_job" : table), table));
             // The server of this version works on them, and knows that there are people.
             ops.well("server_start ops 0; curl -fsS http://127.0.0.1:$(cat $STATE/ops/server.port)/api/session | grep '\"setupNeeded\":false'");
             // An earlier program meets a later schema: it ends and says so.
