@@ -7,6 +7,7 @@ import { plural } from '../../lib/format';
 import { useUnsaved } from '../../lib/unsaved';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { FormButtons } from '../../ui/FormButtons';
 import { Complaint, Failed, Loading } from '../../ui/States';
 
 /** The fixed words of printed pages in the school's other language, beside the English. */
@@ -30,9 +31,7 @@ export function PrintWordsForm({ school, schoolName }: { school: number; schoolN
       {words.data && !open && (
         <>
           <p className="m-0">
-            {words.data.name
-              ? `${words.data.name}: ${words.data.missing === 0 ? 'every phrase has its words.' : `${plural(words.data.missing, 'phrase')} of ${words.data.phrases.length} still in English.`}`
-              : 'No other language yet.'}
+            {words.data.name ? `${words.data.name}: ${howFar(words.data)}` : 'No other language yet.'}
           </p>
           {words.data.mayChange && (
             <Button look="line" className="no-print mt-2" onClick={() => setOpen(true)}>
@@ -44,6 +43,12 @@ export function PrintWordsForm({ school, schoolName }: { school: number; schoolN
       {words.data && open && <Form words={words.data} onClose={() => setOpen(false)} />}
     </section>
   );
+}
+
+function howFar({ missing, phrases }: PrintWords): string {
+  return missing === 0
+    ? 'every phrase has its words.'
+    : `${plural(missing, 'phrase')} of ${phrases.length} still in English.`;
 }
 
 function Form({ words, onClose }: { words: PrintWords; onClose: () => void }) {
@@ -108,12 +113,11 @@ function Form({ words, onClose }: { words: PrintWords; onClose: () => void }) {
         ))}
       </ul>
       <Complaint error={keep.error} />
-      <div className="flex gap-4">
-        <Button look="solid" type="submit" disabled={keep.isPending}>
-          {keep.isPending ? 'Saving ...' : 'Save the words'}
-        </Button>
-        <Button onClick={onClose}>Leave them</Button>
-      </div>
+      <FormButtons
+        verb={keep.isPending ? 'Saving ...' : 'Save the words'}
+        disabled={keep.isPending}
+        onCancel={onClose}
+      />
     </form>
   );
 }

@@ -137,7 +137,7 @@ function Cells({
       {table.columns.map((c, i) => (
         <td
           key={c.name}
-          className={`pr-5 ${c.kind === 'TEXT' ? ((cells[i]?.text?.length ?? 0) < 28 ? 'whitespace-nowrap' : 'min-w-56') : 'text-right tabular-nums whitespace-nowrap'} ${strong ? 'font-semibold' : ''}`}
+          className={`pr-5 ${c.kind === 'TEXT' ? textLook(cells[i]?.text) : 'text-right tabular-nums whitespace-nowrap'} ${strong ? 'font-semibold' : ''}`}
         >
           {cellWords(c, cells[i] ?? {}, part.decimals)}
         </td>
@@ -145,6 +145,9 @@ function Cells({
     </>
   );
 }
+
+/** A few words stay on their line; a list of skills takes what room it needs. */
+const textLook = (text = '') => (text.length < 28 ? 'whitespace-nowrap' : 'min-w-56');
 
 /** What is drawn at the head of a row: a student's way from first to latest, a skill's share with its range. */
 function marks(table: ReportTable, part: Part) {

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import type { Folder, StudentPage } from '../../../api/types';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
-import { Button } from '../../../ui/Button';
 import { Choice } from '../../../ui/Choice';
 import { DayField } from '../../../ui/DayField';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
+import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 import { READERS, type Readers, useAddFile, useKeepNote } from './folderQueries';
 
@@ -54,12 +54,11 @@ export function NoteFormDialog({
           <DayField value={on} max={choices.today} required onChange={setOn} />
         </Field>
         <Complaint error={keep.error} />
-        <div className="flex gap-4">
-          <Button look="solid" type="submit" disabled={keep.isPending}>
-            {keep.isPending ? 'Keeping ...' : 'Keep the note'}
-          </Button>
-          <Button onClick={onClose}>Leave it</Button>
-        </div>
+        <FormButtons
+          verb={keep.isPending ? 'Keeping ...' : 'Keep the note'}
+          disabled={keep.isPending}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   );
@@ -120,12 +119,11 @@ export function FileFormDialog({ page, onClose }: { page: StudentPage; onClose: 
           <Choice value={readers} options={READERS} onChange={setReaders} />
         </Field>
         <Complaint error={add.error} />
-        <div className="flex gap-4">
-          <Button look="solid" type="submit" disabled={add.isPending || large}>
-            {add.isPending ? 'Sending ...' : 'Keep the file'}
-          </Button>
-          <Button onClick={onClose}>Leave it</Button>
-        </div>
+        <FormButtons
+          verb={add.isPending ? 'Sending ...' : 'Keep the file'}
+          disabled={add.isPending || large}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   );

@@ -7,6 +7,7 @@ import { longDay } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
+import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 
 const WHAT: Record<Line['what'], string> = {
@@ -83,12 +84,11 @@ function Change({ line, onClose }: { line: Line; onClose: () => void }) {
           <input autoFocus required maxLength={200} value={because} onChange={(e) => setBecause(e.target.value)} />
         </Field>
         <Complaint error={set.error} />
-        <div className="flex gap-4">
-          <Button look="solid" type="submit" disabled={set.isPending}>
-            {set.isPending ? 'Saving ...' : line.seen ? 'Hide them' : 'Show them'}
-          </Button>
-          <Button onClick={onClose}>Leave it</Button>
-        </div>
+        <FormButtons
+          verb={set.isPending ? 'Saving ...' : line.seen ? 'Hide them' : 'Show them'}
+          disabled={set.isPending}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   );

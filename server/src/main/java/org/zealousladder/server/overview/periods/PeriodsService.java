@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.skills.SkillState;
 import org.zealousladder.core.work.WorkResult;
 import org.zealousladder.core.work.WorkSums;
 import org.zealousladder.server.engagement.activity.ActivityService;
@@ -22,6 +23,7 @@ import org.zealousladder.server.engagement.work.WorkService;
 import org.zealousladder.server.learning.answers.AnswersService;
 import org.zealousladder.server.learning.frameworks.Framework;
 import org.zealousladder.server.learning.frameworks.FrameworksService;
+import org.zealousladder.server.learning.frameworks.Skill;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
@@ -101,6 +103,14 @@ public class PeriodsService {
         return new Period(from, last, weeks(students, from, last, asOf), students, part(students, ids, from, last, asOf), taken,
                 standings(students, used, from, last, asOf), used,
                 frameworks.skills(known), answers.counts(students, known, from, last), answers.timed(students, known, from, last));
+    }
+
+    /** How those of a period stand on skills on its last day, by student and skill; who never answered anything is there without any. */
+    public Map<Integer, Map<Integer, SkillState>> states(Period period) {
+        List<Integer> known = period.skills().stream().map(Skill::frameworkId).distinct().toList();
+        AnswersService.Evidence evidence = answers.evidence(period.students(), known, period.to());
+        return period.students().stream().collect(Collectors.toMap(Enrolled::id, e -> evidence.of(e, period.to()).entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, s -> s.getValue().state())), (a, b) -> a));
     }
 
     private double weeks(List<Enrolled> students, LocalDate from, LocalDate to, LocalDate asOf) {

@@ -6,13 +6,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntConsumer;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.zealousladder.core.skills.SkillStanding;
 import org.zealousladder.core.skills.SkillState;
-import org.zealousladder.server.learning.answers.AnswersService;
 import org.zealousladder.server.learning.frameworks.Skill;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -41,19 +39,17 @@ class PrintsPapers implements MakesPapers<PrintAsked> {
     private final StudentsService students;
     private final RosterService roster;
     private final PeriodsService periods;
-    private final AnswersService answers;
     private final MeasuresService measures;
     private final WindowsService windows;
     private final StandingsService standings;
     private final PrintWordsService words;
 
-    PrintsPapers(StudentsService students, RosterService roster, PeriodsService periods, AnswersService answers, MeasuresService measures,
+    PrintsPapers(StudentsService students, RosterService roster, PeriodsService periods, MeasuresService measures,
             WindowsService windows,
             StandingsService standings, PrintWordsService words) {
         this.students = students;
         this.roster = roster;
         this.periods = periods;
-        this.answers = answers;
         this.measures = measures;
         this.windows = windows;
         this.standings = standings;
@@ -101,14 +97,15 @@ class PrintsPapers implements MakesPapers<PrintAsked> {
         LocalDate on = members.day();
         Period year = periods.of(all, members.year().starts(), on, on);
         Period weeks = periods.of(all, on.minusDays(FOUR_WEEKS), on, on);
-        Map<Integer, Map<Integer, SkillStanding>> skills = skills(all, year, on);
+        Map<Integer, Map<Integer, SkillState>> states = periods.states(year);
         Besides besides = asked.sections().contains(PrintSection.PERCENTILES) ? besides(all, on) : null;
         StringBuilder html = new StringBuilder();
         for (int i = 0; i < all.size(); i++) {
             Enrolled e = all.get(i);
             StudentPage page = students.page(e.id(), on);
             SheetFigures figures = new SheetFigures(page, requireNonNull(year.part().get(e.id())), requireNonNull(weeks.part().get(e.id())),
-                    named(year.skills(), skills.getOrDefault(e.id(), Map.of()), true), named(year.skills(), skills.getOrDefault(e.id(), Map.of()), false),
+                    named(year.skills(), states.getOrDefault(e.id(), Map.of()), Set.of(SkillState.SECURE)),
+                    named(year.skills(), states.getOrDefault(e.id(), Map.of()), Set.of(SkillState.SHAKY, SkillState.NOT_YET)),
                     besides == null ? List.of() : besides.of(page));
             html.append(new StudentSheet(asked, wording, figures).html(i + 1 == all.size()));
             done.accept(i + 1);
@@ -116,17 +113,8 @@ class PrintsPapers implements MakesPapers<PrintAsked> {
         return Pdf.of(title(members, asked), wording.tag(), StudentSheet.STYLE, html.toString());
     }
 
-    private Map<Integer, Map<Integer, SkillStanding>> skills(List<Enrolled> all, Period year, LocalDate on) {
-        List<Integer> frameworks = year.skills().stream().map(Skill::frameworkId).distinct().toList();
-        AnswersService.Evidence evidence = answers.evidence(all, frameworks, on);
-        return all.stream().collect(Collectors.toMap(Enrolled::id, e -> evidence.of(e, on), (a, b) -> a));
-    }
-
-    private static List<String> named(List<Skill> skills, Map<Integer, SkillStanding> own, boolean secure) {
-        return skills.stream().filter(k -> {
-            SkillStanding s = own.get(k.id());
-            return s != null && (secure ? s.state() == SkillState.SECURE : s.state() == SkillState.SHAKY || s.state() == SkillState.NOT_YET);
-        }).map(Skill::name).toList();
+    private static List<String> named(List<Skill> skills, Map<Integer, SkillState> own, Set<SkillState> as) {
+        return skills.stream().filter(k -> as.contains(own.getOrDefault(k.id(), SkillState.NOT_TRIED))).map(Skill::name).toList();
     }
 
     /** The newest window that has begun, with the scores of the grades in it. */

@@ -33,7 +33,10 @@ final class NowWriter {
     private final LocalDate asOf;
     private final boolean seesContacts;
 
-    /** @param schoolDays of this year while enrolled; null where nothing of the class is on record @param seesContacts whether the viewer sees what was said and written */
+    /**
+     * @param schoolDays of this year while enrolled; null where nothing of the class is on record
+     * @param seesContacts whether the viewer sees what was said and written
+     */
     NowWriter(List<Lane> lanes, Strips strips, List<TierOnRecord> tiers, List<Contact> contacts, @Nullable Integer schoolDays, LocalDate yearStarts,
             LocalDate asOf, boolean seesContacts) {
         this.seesContacts = seesContacts;

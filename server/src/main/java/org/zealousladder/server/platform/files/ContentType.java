@@ -4,9 +4,10 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import org.zealousladder.core.Coded;
 
 /** What a file is, told by its content; what it is called says nothing. */
-public enum ContentType {
+public enum ContentType implements Coded {
     PDF("application/pdf", "pdf"),
     PNG("image/png", "png"),
     JPEG("image/jpeg", "jpg"),

@@ -1,13 +1,13 @@
 package org.zealousladder.server.school.folder;
 
 import java.time.LocalDate;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.Coded;
 import org.zealousladder.server.platform.files.ContentType;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.platform.who.SchoolCalendar;
@@ -97,14 +97,15 @@ public class FolderService {
             throw tooLarge();
         }
         ContentType type = ContentType.of(f.content()).orElseThrow(() -> Refusal.invalid("file",
-                "By its content it is neither a PDF, a picture (PNG, JPEG, GIF, WebP) nor a plain text in UTF-8, whatever it is called. Save it as one of these first. Nothing was kept."));
+                "By its content it is neither a PDF, a picture (PNG, JPEG, GIF, WebP) nor a plain text in UTF-8, whatever it is called."
+                        + " Save it as one of these first. Nothing was kept."));
         if (f.grouped() != null && !store.groupedOf(f.grouped(), student)) {
             throw Refusal.invalid("grouped", "That support is not this student's any more. Choose another, or none. Nothing was kept.");
         }
         if (f.about() != null && f.about().length() > 300) {
             throw Refusal.invalid("about", "That is longer than 300 letters. Nothing was kept.");
         }
-        return store.add(new FolderStore.NewFile(student, named(f.name(), type), Words.orNull(f.about()), type.name().toLowerCase(Locale.ROOT), f.content(),
+        return store.add(new FolderStore.NewFile(student, named(f.name(), type), Words.orNull(f.about()), type.code(), f.content(),
                 f.grouped(), f.readers().code(), calendar.today(), Viewer.current().id()));
     }
 
@@ -130,6 +131,6 @@ public class FolderService {
         roster.requireStudent(student);
         FolderStore.Content c = store.content(student, id)
                 .orElseThrow(() -> Refusal.notFound("There is no such file in the folder, or it is not for you to read."));
-        return new Served(c.name(), ContentType.valueOf(c.kind().toUpperCase(Locale.ROOT)), c.content());
+        return new Served(c.name(), Coded.of(ContentType.class, c.kind(), "a kind of file"), c.content());
     }
 }

@@ -8,7 +8,8 @@ import org.zealousladder.server.platform.problems.Refusal;
 
 /**
  * Whose students: one class, one teaching group, one small group that was kept, one person's caseload, one list, one grade of a school, or a whole school.
- * In addresses: {@code class-12}, {@code group-7}, {@code table-9} (a small group), {@code caseload-5} (of person 5), {@code list-4}, {@code grade-3-1} (grade 3 of school 1), {@code school-1}.
+ * In addresses: {@code class-12}, {@code group-7}, {@code table-9} (a small group),
+ * {@code caseload-5} (of person 5), {@code list-4}, {@code grade-3-1} (grade 3 of school 1), {@code school-1}.
  */
 public record Who(Kind kind, int id, @Nullable Integer grade) {
     private static final Pattern FORM = Pattern.compile("(class|group|table|caseload|list|school)-(\\d{1,9})|grade-(\\d{1,2})-(\\d{1,9})");

@@ -3,7 +3,6 @@ package org.zealousladder.server.school.sight;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -36,7 +35,7 @@ public class SightService {
     /** What the viewer's role does not see. */
     @Transactional(readOnly = true)
     public List<Sight> unseen() {
-        List<String> hidden = db.sql("select what from sight_hidden where role = :role").param("role", role(Viewer.current().role())).query(String.class)
+        List<String> hidden = db.sql("select what from sight_hidden where role = :role").param("role", Viewer.current().role().code()).query(String.class)
                 .list();
         return Arrays.stream(Sight.values()).filter(s -> hidden.contains(s.code())).toList();
     }
@@ -52,7 +51,7 @@ public class SightService {
                 select h.what, h.role, h.because, p.name as by, h.hidden_on from sight_hidden h left join people_person p on p.id = h.hidden_by""")
                 .query(Hidden.class).list();
         return Arrays.stream(Sight.values()).flatMap(s -> java.util.stream.Stream.of(Viewer.Role.TEACHER, Viewer.Role.COORDINATOR).map(r -> hidden.stream()
-                .filter(h -> h.what().equals(s.code()) && h.role().equals(role(r))).findFirst()
+                .filter(h -> h.what().equals(s.code()) && h.role().equals(r.code())).findFirst()
                 .map(h -> new RoleSight(s, r, false, h.because(), h.by(), h.hiddenOn())).orElseGet(() -> new RoleSight(s, r, true, null, null, null))))
                 .toList();
     }
@@ -64,18 +63,14 @@ public class SightService {
             throw Refusal.invalid("role", "Administrators see what is not somebody's own. Nothing was changed.");
         }
         int changed = f.seen()
-                ? db.sql("delete from sight_hidden where what = :what and role = :role").param("what", f.what().code()).param("role", role(f.role())).update()
+                ? db.sql("delete from sight_hidden where what = :what and role = :role").param("what", f.what().code()).param("role", f.role().code()).update()
                 : db.sql("""
                         insert into sight_hidden (what, role, because, hidden_by, hidden_on) values (:what, :role, :because, :by, :today)
-                        on conflict do nothing""").param("what", f.what().code()).param("role", role(f.role())).param("because", f.because().strip())
+                        on conflict do nothing""").param("what", f.what().code()).param("role", f.role().code()).param("because", f.because().strip())
                         .param("by", Viewer.current().id()).param("today", calendar.today()).update();
         if (changed == 0) {
             throw Refusal.conflict("It is so already: somebody else was first. Look at it again.");
         }
-        audit.note(Audit.Note.of(Audit.Kind.RIGHTS, f.what().code() + (f.seen() ? " shown to " : " hidden from ") + role(f.role()) + "s"));
-    }
-
-    private static String role(Viewer.Role role) {
-        return role.name().toLowerCase(Locale.ROOT);
+        audit.note(Audit.Note.of(Audit.Kind.RIGHTS, f.what().code() + (f.seen() ? " shown to " : " hidden from ") + f.role().code() + "s"));
     }
 }

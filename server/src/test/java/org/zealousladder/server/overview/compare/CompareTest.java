@@ -48,7 +48,8 @@ class CompareTest extends ServerTest {
     /** Latest scores of a class in a time, by student. */
     private double[] latest(int classId, String from, String to, boolean withBoth) {
         return asking(Viewer.SYSTEM, () -> db.sql("""
-                with mine as (select e.student_id from roster_enrolment e where e.class_id = :class and e.starts <= '2026-03-13' and (e.ends is null or e.ends >= '2026-03-13')),
+                with mine as (select e.student_id from roster_enrolment e where e.class_id = :class and e.starts <= '2026-03-13'
+                           and (e.ends is null or e.ends >= '2026-03-13')),
                 taken as (select s.student_id, s.taken_on, s.value from scores_score s join mine using (student_id)
                            where s.measure_id = :measure and s.superseded_by is null and s.value is not null)
                 select distinct on (student_id) value::double precision from taken t where taken_on between :from::date and :to::date
@@ -135,7 +136,8 @@ class CompareTest extends ServerTest {
         }
         JsonNode away = row(view, "away");
         long absent = asking(Viewer.SYSTEM, () -> db
-                .sql("select count(*) from attendance_day where student_id = :s and status = 'absent' and superseded_on is null and on_day between '2026-01-01' and '2026-03-13'")
+                .sql("select count(*) from attendance_day where student_id = :s and status = 'absent' and superseded_on is null"
+                        + " and on_day between '2026-01-01' and '2026-03-13'")
                 .param("s", one).query(Long.class).single());
         assertEquals(absent, Math.round(away.path("second").asDouble() * away.path("secondN").asInt()));
     }
@@ -191,7 +193,8 @@ class CompareTest extends ServerTest {
                                  where c.id = :class),
                     here as (select array_agg(e.student_id) as ids from roster_enrolment e join of on of.id = e.class_id and e.starts <= of.day
                                 and (e.ends is null or e.ends >= of.day))
-                    select count(*) || ' ' || coalesce(to_char(avg(s.value), 'FM990.0000'), '0.0000') from of join measures_window w on w.year_id = of.year_id and w.name = 'Winter'
+                    select count(*) || ' ' || coalesce(to_char(avg(s.value), 'FM990.0000'), '0.0000')
+                      from of join measures_window w on w.year_id = of.year_id and w.name = 'Winter'
                       cross join here cross join scores_screening(here.ids, array[:m]::smallint[], array[w.id], array[w.starts], array[w.ends], '2026-03-13') s
                      where s.value is not null""").param("class", r.path("classId").asInt()).param("m", measure("oral-reading"))
                     .query(String.class).single());
