@@ -6841,6 +6841,17 @@ export interface components {
             /** Format: date */
             last: string;
         };
+        Lesson: {
+            /** Format: time-local */
+            ends: string;
+            group?: string;
+            room?: string;
+            /** Format: time-local */
+            starts: string;
+            subject: string;
+            /** Format: int32 */
+            weekday: number;
+        };
         LetterForm: {
             instead?: {
                 [key: string]: string;
@@ -7614,6 +7625,28 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        OutsidePart: {
+            measure: components["schemas"]["MeasureRef"];
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
+            /** Format: double */
+            value?: number;
+        };
+        OutsideResult: {
+            className?: string;
+            /** Format: int32 */
+            grade?: number;
+            measure: components["schemas"]["MeasureRef"];
+            parts: components["schemas"]["OutsidePart"][];
+            /** @enum {string} */
+            status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
+            /** Format: date */
+            takenOn: string;
+            teachers: string[];
+            /** Format: double */
+            value?: number;
+            year?: string;
+        };
         Owed: {
             /** Format: int32 */
             measureId: number;
@@ -7930,13 +7963,13 @@ export interface components {
         };
         PhraseForm: {
             /** @enum {string} */
-            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
+            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "now" | "now-trend" | "now-tier" | "now-skills" | "now-reached" | "now-not-reached" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-chart" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
             words: string;
         };
         PhraseWords: {
             english: string;
             /** @enum {string} */
-            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
+            phrase: "heading-home" | "heading-meeting" | "class-line" | "class-line-kg" | "now" | "now-trend" | "now-tier" | "now-skills" | "now-reached" | "now-not-reached" | "facts" | "birthday" | "scores" | "score-line" | "more" | "less" | "same" | "goal-line" | "gaining" | "losing" | "chance" | "band-line" | "chart" | "percentiles" | "percentile-line" | "tiers" | "tier-line" | "concerns" | "concern-one" | "concern-two" | "concern-three" | "plans" | "plan-line" | "plan-past" | "plan-chart" | "plan-given" | "skills" | "can" | "learning" | "days" | "days-line" | "late-line" | "time" | "time-line" | "work" | "work-line" | "contacts" | "call" | "talk" | "letter" | "mail" | "not-reached" | "decisions" | "hold" | "raise" | "plan-changed" | "set-aside" | "agreed" | "signatures" | "sign-home" | "sign-teacher" | "sign-date" | "nothing";
             words?: string;
         };
         PieceAttempt: {
@@ -8200,7 +8233,7 @@ export interface components {
             /** @enum {string} */
             kind: "home" | "meeting";
             second: boolean;
-            sections: ("facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures")[];
+            sections: ("now" | "facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures")[];
             whose: string;
         };
         PrintWords: {
@@ -8570,7 +8603,7 @@ export interface components {
             /** Format: date */
             since?: string;
             /** @enum {string} */
-            what: "notes" | "files" | "groupings" | "contacts";
+            what: "notes" | "files" | "groupings" | "contacts" | "home" | "attendance" | "time" | "work" | "skills" | "tiers" | "plans";
         };
         RowRefusal: {
             column: string;
@@ -8725,6 +8758,7 @@ export interface components {
             tables: components["schemas"]["TableRef"][];
             /** Format: date */
             today: string;
+            unseen: ("notes" | "files" | "groupings" | "contacts" | "home" | "attendance" | "time" | "work" | "skills" | "tiers" | "plans")[];
             wholeSchool: boolean;
             windows: components["schemas"]["Window"][];
             years: components["schemas"]["SchoolYear"][];
@@ -8779,7 +8813,7 @@ export interface components {
         };
         SectionChoice: {
             /** @enum {string} */
-            section: "facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures";
+            section: "now" | "facts" | "scores" | "percentiles" | "tiers" | "concerns" | "plans" | "skills" | "days" | "time" | "work" | "contacts" | "decisions" | "agreed" | "signatures";
             title: string;
             usual: boolean;
         };
@@ -8952,7 +8986,7 @@ export interface components {
             role: "teacher" | "coordinator" | "administrator";
             seen: boolean;
             /** @enum {string} */
-            what: "notes" | "files" | "groupings" | "contacts";
+            what: "notes" | "files" | "groupings" | "contacts" | "home" | "attendance" | "time" | "work" | "skills" | "tiers" | "plans";
         };
         SignIn: {
             code?: string;
@@ -9437,9 +9471,12 @@ export interface components {
             from: string;
             /** Format: int32 */
             grade: number;
+            groups: components["schemas"]["TaughtIn"][];
             lanes: components["schemas"]["Lane"][];
+            lessons: components["schemas"]["Lesson"][];
             next: components["schemas"]["NextStep"][];
             now: components["schemas"]["NowFigure"][];
+            outside: components["schemas"]["OutsideResult"][];
             plans: components["schemas"]["PlansOfMeasure"][];
             strips: components["schemas"]["Strips"];
             student: components["schemas"]["StudentRef"];
@@ -9447,7 +9484,7 @@ export interface components {
             tiers: components["schemas"]["TierOnRecord"][];
             /** Format: date */
             to: string;
-            unseen: ("notes" | "files" | "groupings" | "contacts")[];
+            unseen: ("notes" | "files" | "groupings" | "contacts" | "home" | "attendance" | "time" | "work" | "skills" | "tiers" | "plans")[];
         };
         StudentRef: {
             /** Format: int32 */
@@ -9628,6 +9665,11 @@ export interface components {
             skill: number;
             taught: boolean;
             who: string;
+        };
+        TaughtIn: {
+            group: string;
+            subject?: string;
+            teachers?: string;
         };
         TeachAgain: {
             next?: components["schemas"]["SkillName"];

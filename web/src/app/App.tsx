@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { Link, Navigate, Route, Routes, useLocation } from 'react-router';
 import { asksFor } from '../api/client';
+import { isLost } from '../api/lost';
 import { useSession } from '../api/session';
 import { SignInPage } from '../features/school/people/SignInPage';
 import { NamesProvider } from '../lib/names';
@@ -144,7 +145,7 @@ export function App() {
     void outbox.signedIn(person);
   }, [person, queries]);
   if (session.isPending) return null;
-  if (session.isError) {
+  if (isLost(session)) {
     return (
       <main className="p-8">
         <Failed error={session.error} again={() => session.refetch()} />
@@ -171,7 +172,7 @@ function SignedIn({ role }: { role: string }) {
   const state = useScopeFromAddress(choices.data);
   const { pathname } = useLocation();
   if (choices.isPending) return null;
-  if (choices.isError) {
+  if (isLost(choices)) {
     return (
       <main className="p-8">
         <Failed error={choices.error} again={() => choices.refetch()} />

@@ -9,6 +9,7 @@ import { plural } from '../lib/format';
 import { useNames } from '../lib/names';
 import { useOutbox } from '../lib/outbox/useOutbox';
 import { ScopeContext } from '../lib/scope';
+import { SIGHT } from '../lib/sight';
 import { applyTheme, savedTheme, saveTheme } from '../lib/theme';
 import { useTitle } from '../lib/useTitle';
 import { Account } from './Account';
@@ -17,6 +18,7 @@ import { OutboxLine } from './OutboxLine';
 import { PickBar } from './PickBar';
 import { Rail } from './Rail';
 import { ScopeLine } from './ScopeLine';
+import { StaleLine } from './StaleLine';
 import { useShortcuts } from './useShortcuts';
 import { useTellsOfPrints } from './useTellsOfPrints';
 
@@ -85,9 +87,16 @@ export function Shell({ children }: { children: ReactNode }) {
             </p>
           )}
           {children}
+          {state && state.choices.unseen.length > 0 && (
+            <p role="note" className="m-0 mt-6 text-soft text-[13px]">
+              Not shown to your role: {state.choices.unseen.map((u) => SIGHT[u].toLowerCase()).join('; ')}. What is
+              missing here may be on record; an administrator can change that under Records, People.
+            </p>
+          )}
         </main>
         <div className="sticky bottom-0 min-w-0">
           <OutboxLine />
+          <StaleLine />
           <PickBar />
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../api/client';
+import { isLost } from '../../api/lost';
 import type { DecisionKind, Plan, Strategy, TrendCard } from '../../api/types';
 import { dayNumber, isoOf, longDay } from '../../lib/format';
 import { useNames } from '../../lib/names';
@@ -29,7 +30,7 @@ export function DecideDialog({ card, kind, onClose }: Props) {
   if (kind === 'plan-changed' && !ground.data) {
     return (
       <Dialog open onClose={onClose} title={title} description={card.proposal?.reason}>
-        {ground.isError ? (
+        {isLost(ground) ? (
           <Failed error={ground.error} again={() => ground.refetch()} />
         ) : (
           <Loading label="Looking up the plan ..." height={200} />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../api/lost';
 import { useSession } from '../../api/session';
 import type { PrintChoices } from '../../api/types';
 import { plural } from '../../lib/format';
@@ -37,7 +38,7 @@ export function PrintDialog({
   return (
     <Dialog open onClose={onClose} title="Print">
       {choices.isPending && <Loading label="Looking what can be printed ..." height={200} />}
-      {choices.isError && <Failed error={choices.error} again={() => choices.refetch()} />}
+      {isLost(choices) && <Failed error={choices.error} again={() => choices.refetch()} />}
       {choices.data && <Chosen whose={whose} first={first} choices={choices.data} onClose={onClose} />}
     </Dialog>
   );

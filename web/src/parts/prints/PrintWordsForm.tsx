@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useChange } from '../../api/changes';
 import { api, data } from '../../api/client';
+import { isLost } from '../../api/lost';
 import type { PrintWords, PrintWordsForm as Words } from '../../api/types';
 import { plural } from '../../lib/format';
 import { useUnsaved } from '../../lib/unsaved';
@@ -27,7 +28,7 @@ export function PrintWordsForm({ school, schoolName }: { school: number; schoolN
         has no words yet stays English.
       </p>
       {words.isPending && <Loading label="Opening the words ..." height={60} />}
-      {words.isError && <Failed error={words.error} again={() => words.refetch()} />}
+      {isLost(words) && <Failed error={words.error} again={() => words.refetch()} />}
       {words.data && !open && (
         <>
           <p className="m-0">

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { Contact, ContactsView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -17,7 +18,7 @@ export default function ContactsPage() {
     <>
       <DeskNav />
       {contacts.isPending && <Loading label="Looking up what was said ..." />}
-      {contacts.isError && <Failed error={contacts.error} again={() => contacts.refetch()} />}
+      {isLost(contacts) && <Failed error={contacts.error} again={() => contacts.refetch()} />}
       {contacts.data && <Whole view={contacts.data} />}
     </>
   );

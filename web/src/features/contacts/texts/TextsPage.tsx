@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { useSession } from '../../../api/session';
 import type { SchoolText } from '../../../api/types';
 import { useScope } from '../../../lib/scope';
@@ -34,7 +35,7 @@ export default function TextsPage() {
           language that people at home read.
         </p>
         {texts.isPending && <Loading label="Opening the texts ..." />}
-        {texts.isError && <Failed error={texts.error} again={() => texts.refetch()} />}
+        {isLost(texts) && <Failed error={texts.error} again={() => texts.refetch()} />}
         {texts.data?.texts.length === 0 && (
           <Empty title="No texts yet">
             Letters can be written without one. A good text saves a teacher ten minutes.

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { AttendanceView } from '../../../api/types';
 import { percent, plural, shortDay } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
@@ -19,7 +20,7 @@ export default function AttendancePage() {
     <>
       <EngagementNav />
       {view.isPending && <Loading label="Counting days ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && <Whole view={view.data} />}
     </>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { EffortPoint, EffortView } from '../../../api/types';
 import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { plural, score, shortDay, signed } from '../../../lib/format';
@@ -47,7 +48,7 @@ export default function EffortPage() {
         ))}
       </div>
       {effort.isPending && <Loading label="Putting the two together ..." />}
-      {effort.isError && <Failed error={effort.error} again={() => effort.refetch()} />}
+      {isLost(effort) && <Failed error={effort.error} again={() => effort.refetch()} />}
       {effort.data && <Whole view={effort.data} />}
     </>
   );

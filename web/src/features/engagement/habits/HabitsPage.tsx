@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { HabitsView } from '../../../api/types';
 import { dayNumber, isoOf, monthName, percent, plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -51,7 +52,7 @@ export default function HabitsPage() {
         </label>
       </div>
       {habits.isPending && <Loading label="Looking at the hours ..." />}
-      {habits.isError && <Failed error={habits.error} again={() => habits.refetch()} />}
+      {isLost(habits) && <Failed error={habits.error} again={() => habits.refetch()} />}
       {habits.data && <Whole view={habits.data} one={known !== undefined} onOpen={setStudent} />}
     </>
   );

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { WorkSetting, WorkSettingsView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -31,7 +32,7 @@ export default function MarksPage() {
         today on; earlier days are shown as they were counted then.
       </p>
       {marks.isPending && <Loading label="Opening the marks ..." />}
-      {marks.isError && <Failed error={marks.error} again={() => marks.refetch()} />}
+      {isLost(marks) && <Failed error={marks.error} again={() => marks.refetch()} />}
       {marks.data && school !== undefined && (
         <MarksForms key={`${school}/${marks.data.seen}`} view={marks.data} school={school} />
       )}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { useSession } from '../../../api/session';
 import type { RulesView } from '../../../api/types';
 import { gradeTitle, longDay } from '../../../lib/format';
@@ -41,7 +42,7 @@ export default function RulesPage() {
         grade before its school.
       </p>
       {rules.isPending && <Loading label="Opening the rules ..." />}
-      {rules.isError && <Failed error={rules.error} again={() => rules.refetch()} />}
+      {isLost(rules) && <Failed error={rules.error} again={() => rules.refetch()} />}
       {rules.data && <Whole key={who} view={rules.data} who={who} />}
       {who === 'all' && <GapSetting />}
     </>

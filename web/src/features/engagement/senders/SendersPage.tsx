@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { SendersView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
@@ -38,7 +39,7 @@ export default function SendersPage() {
         known verbs become minutes and actions.
       </p>
       {senders.isPending && <Loading label="Opening the programs ..." />}
-      {senders.isError && <Failed error={senders.error} again={() => senders.refetch()} />}
+      {isLost(senders) && <Failed error={senders.error} again={() => senders.refetch()} />}
       {senders.data && school !== undefined && <Whole view={senders.data} school={school} />}
     </>
   );

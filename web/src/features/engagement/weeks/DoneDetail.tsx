@@ -1,4 +1,5 @@
 import { type ReactNode, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { EngagementRule, EngagementSaid, StudentRef } from '../../../api/types';
 import { dayNumber, isoOf, plural, shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -87,7 +88,7 @@ export function DoneDetail({ student, monday, weeks, share, cannotTell, flags, c
         {children}
       </div>
       {done.isPending && <Loading label="Opening what was done ..." height={120} />}
-      {done.isError && <Failed error={done.error} again={() => done.refetch()} />}
+      {isLost(done) && <Failed error={done.error} again={() => done.refetch()} />}
       {done.data && (
         <div className="grid md:grid-cols-[170px_1fr_230px] gap-x-8 gap-y-2 mt-1">
           <section aria-label="By kind">

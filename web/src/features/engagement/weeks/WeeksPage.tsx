@@ -1,5 +1,6 @@
 import { useId, useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { EngagementRule, WeeksRow, WeeksView } from '../../../api/types';
 import { topOf } from '../../../charts/WeekBars';
 import { dayNumber, isoOf, monthName, plural, shortDay } from '../../../lib/format';
@@ -22,7 +23,7 @@ export default function WeeksPage() {
     <>
       <EngagementNav>{weeks.data && <Shaded view={weeks.data} />}</EngagementNav>
       {weeks.isPending && <Loading label="Gathering the weeks ..." />}
-      {weeks.isError && <Failed error={weeks.error} again={() => weeks.refetch()} />}
+      {isLost(weeks) && <Failed error={weeks.error} again={() => weeks.refetch()} />}
       {weeks.data && <Whole view={weeks.data} />}
     </>
   );

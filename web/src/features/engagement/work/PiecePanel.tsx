@@ -1,3 +1,4 @@
+import { isLost } from '../../../api/lost';
 import type { PieceColumn, PieceView } from '../../../api/types';
 import { counted, longDay, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -26,7 +27,7 @@ export function PiecePanel({ id, looking, onClose, onChange }: Props) {
   return (
     <Dialog open onClose={onClose} size="wide" title={p?.title ?? 'A piece of work'}>
       {view.isPending && <Loading label="Opening the work ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && p && (
         <>
           <p className="m-0 text-[14px] text-soft">

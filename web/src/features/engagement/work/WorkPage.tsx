@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { PieceColumn, WhichAttempt, WorkView } from '../../../api/types';
 import { percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -35,7 +36,7 @@ export default function WorkPage() {
     <>
       <EngagementNav />
       {view.isPending && <Loading label="Laying out the work ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && (
         <Whole
           view={view.data}

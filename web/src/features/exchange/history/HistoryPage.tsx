@@ -1,6 +1,7 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useContext, useState } from 'react';
 import { api, data } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { HistoryKind, HistoryRow } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -98,7 +99,7 @@ export default function HistoryPage() {
         </Field>
       </div>
       {found.isPending && <Loading label="Searching ..." />}
-      {found.isError && <Failed error={found.error} again={() => found.refetch()} />}
+      {isLost(found) && <Failed error={found.error} again={() => found.refetch()} />}
       {found.data && rows.length === 0 && (
         <Empty title="Nothing of the kind is on record">Choose other days, another name, or everything.</Empty>
       )}

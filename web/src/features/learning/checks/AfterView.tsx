@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { AfterCheck, StudentRef } from '../../../api/types';
 import { counted, percent, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -21,7 +22,7 @@ const BANDS: Record<AfterCheck['bands'][number]['band'], string> = {
 export function AfterView({ id }: { id: number }) {
   const after = useAfter(id);
   if (after.isPending) return <Loading label="Reckoning what follows ..." />;
-  if (after.isError) return <Failed error={after.error} again={() => after.refetch()} />;
+  if (isLost(after)) return <Failed error={after.error} again={() => after.refetch()} />;
   if (after.data.done === 0) {
     return (
       <Empty title="Nobody is done yet">

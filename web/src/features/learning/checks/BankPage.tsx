@@ -1,5 +1,7 @@
+import type { UseQueryResult } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { BankItem } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -29,7 +31,7 @@ export default function BankPage() {
   const [bringing, setBringing] = useState(false);
   useOwnTitle('Bank of items');
   const names = new Map(skills.data?.rows.map((r) => [r.id, r.name]));
-  const failed = [checks, skills, bank].find((q) => q.isError && !q.data);
+  const failed = [checks, skills, bank].find((q) => isLost(q as UseQueryResult));
   return (
     <>
       <SkillsNav>

@@ -1,6 +1,8 @@
+import type { UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Problem } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { BankItem, CheckOpen, ChecksView, Item, SkillsView } from '../../../api/types';
 import { plural, score } from '../../../lib/format';
 import { newKey } from '../../../lib/newKey';
@@ -30,7 +32,7 @@ export default function BuildPage() {
   const skills = useSkills(scope, framework);
   const check = useCheck(id);
   useOwnTitle(id === undefined ? 'Build a check' : 'Change a check');
-  const failed = [checks, skills, check].find((q) => q.isError);
+  const failed = [checks, skills, check].find((q) => isLost(q as UseQueryResult));
   return (
     <>
       <SkillsNav />
@@ -161,7 +163,7 @@ function Builder({
               ))}
             </ul>
           )}
-          {bank.isError && <Failed error={bank.error} again={() => bank.refetch()} />}
+          {isLost(bank) && <Failed error={bank.error} again={() => bank.refetch()} />}
           {bank.data && (
             <>
               <div className="flex flex-wrap items-baseline gap-x-4 mb-1">

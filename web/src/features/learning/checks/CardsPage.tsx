@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { StudentCard } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { className, useScope } from '../../../lib/scope';
@@ -39,7 +40,7 @@ export default function CardsPage() {
       </SkillsNav>
       {chosen === undefined && <Empty title="There is no class">Cards are made for a class.</Empty>}
       {chosen !== undefined && cards.isPending && <Loading label="Looking for the cards ..." />}
-      {cards.isError && <Failed error={cards.error} again={() => cards.refetch()} />}
+      {isLost(cards) && <Failed error={cards.error} again={() => cards.refetch()} />}
       {cards.data && chosen !== undefined && (
         <Whole key={chosen} classId={Number(chosen)} cards={cards.data.cards} until={cards.data.until} />
       )}

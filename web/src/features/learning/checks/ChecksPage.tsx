@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { CheckLine, ChecksView } from '../../../api/types';
 import { plural, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -21,7 +22,7 @@ export default function ChecksPage() {
         <Link to={link('/skills/cards')}>Cards for signing in</Link>
       </SkillsNav>
       {checks.isPending && <Loading label="Looking for checks ..." />}
-      {checks.isError && <Failed error={checks.error} again={() => checks.refetch()} />}
+      {isLost(checks) && <Failed error={checks.error} again={() => checks.refetch()} />}
       {checks.data && <Whole view={checks.data} />}
     </>
   );

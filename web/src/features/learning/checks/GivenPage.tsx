@@ -1,4 +1,5 @@
 import { Link, useParams, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { LiveCheck } from '../../../api/types';
 import { dayNumber, isoOf, plural, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -21,7 +22,7 @@ export default function GivenPage() {
     <>
       <SkillsNav />
       {live.isPending && <Loading label="Looking at the answers ..." />}
-      {live.isError && !live.data && <Failed error={live.error} again={() => live.refetch()} />}
+      {isLost(live) && <Failed error={live.error} again={() => live.refetch()} />}
       {live.data && <Whole live={live.data} stale={live.isError} />}
     </>
   );

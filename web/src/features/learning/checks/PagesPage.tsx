@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { OwnPage } from '../../../api/types';
 import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -18,7 +19,7 @@ export default function PagesPage() {
     <>
       <SkillsNav />
       {after.isPending && <Loading label="Writing the pages ..." />}
-      {after.isError && <Failed error={after.error} again={() => after.refetch()} />}
+      {isLost(after) && <Failed error={after.error} again={() => after.refetch()} />}
       {after.data && (
         <>
           <div className="flex flex-wrap items-baseline gap-x-4 mb-2 no-print">

@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { CheckOpen, Item, StudentRef } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useOwnTitle } from '../../../lib/useTitle';
@@ -18,7 +19,7 @@ export default function PrintPage() {
     <>
       <SkillsNav />
       {check.isPending && <Loading label="Opening the check ..." />}
-      {check.isError && <Failed error={check.error} again={() => check.refetch()} />}
+      {isLost(check) && <Failed error={check.error} again={() => check.refetch()} />}
       {check.data &&
         (given ? (
           <ForStudents check={check.data} given={Number(given)} />
@@ -31,7 +32,7 @@ export default function PrintPage() {
 
 function ForStudents({ check, given }: { check: CheckOpen; given: number }) {
   const live = useLive(given);
-  if (live.isError) return <Failed error={live.error} again={() => live.refetch()} />;
+  if (isLost(live)) return <Failed error={live.error} again={() => live.refetch()} />;
   return live.data ? (
     <Sheets check={check} students={live.data.students.map((s) => s.student)} />
   ) : (

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { FrameworksView } from '../../../api/types';
 import { newKey } from '../../../lib/newKey';
 import { useScope } from '../../../lib/scope';
@@ -24,12 +25,12 @@ export default function SkillsSetupPage() {
     <>
       <SetupNav />
       <SchoolHeading title="Skills" of={of} />
-      {meaning.isError && <Failed error={meaning.error} again={() => meaning.refetch()} />}
+      {isLost(meaning) && <Failed error={meaning.error} again={() => meaning.refetch()} />}
       {meaning.data && of.school !== undefined && (
         <Meaning key={`${of.school}/${meaning.data.seen}`} view={meaning.data} school={of.school} />
       )}
       {frameworks.isPending && <Loading label="Opening the frameworks ..." />}
-      {frameworks.isError && <Failed error={frameworks.error} again={() => frameworks.refetch()} />}
+      {isLost(frameworks) && <Failed error={frameworks.error} again={() => frameworks.refetch()} />}
       {frameworks.data && of.school !== undefined && <Frameworks view={frameworks.data} school={of.school} />}
     </>
   );

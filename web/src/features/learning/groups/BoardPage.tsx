@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import { useScope } from '../../../lib/scope';
 import { GroupsNav } from '../../../ui/GroupsNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
@@ -21,7 +22,7 @@ export default function BoardPage() {
     <>
       {!board.data && <GroupsNav />}
       {board.isPending && <Loading label="Setting up the board ..." />}
-      {board.isError && <Failed error={board.error} again={() => board.refetch()} />}
+      {isLost(board) && <Failed error={board.error} again={() => board.refetch()} />}
       {board.data &&
         (board.data.students.length < 2 ? (
           <>

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { KeptGroups } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -25,7 +26,7 @@ export default function KeptPage() {
       <GroupsNav />
       {!board.data?.kept.length && <h1 className="sr-only">Kept groups</h1>}
       {board.isPending && <Loading label="Opening the groups ..." />}
-      {board.isError && <Failed error={board.error} again={() => board.refetch()} />}
+      {isLost(board) && <Failed error={board.error} again={() => board.refetch()} />}
       {board.data && board.data.kept.length === 0 && (
         <Empty title="No groups are kept">
           Make some on the <Link to={link('/groups')}>board</Link> and keep them, for a day or until they are ended.

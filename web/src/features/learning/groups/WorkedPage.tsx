@@ -1,3 +1,4 @@
+import { isLost } from '../../../api/lost';
 import type { Worked } from '../../../api/types';
 import { longDay, plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -16,7 +17,7 @@ export default function WorkedPage() {
       <GroupsNav />
       {!worked.data?.met.length && <h1 className="sr-only">Who worked with whom</h1>}
       {worked.isPending && <Loading label="Counting ..." />}
-      {worked.isError && <Failed error={worked.error} again={() => worked.refetch()} />}
+      {isLost(worked) && <Failed error={worked.error} again={() => worked.refetch()} />}
       {worked.data &&
         (worked.data.met.length === 0 ? (
           <Empty title="Nobody has worked with anybody yet">

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { Problem } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { Passage, ReadingForm, ReadingHome } from '../../../api/types';
 import { score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -142,7 +143,7 @@ export function FinishForm({
       </div>
       <div className="grid gap-3 content-start">
         {outcome.data ? <OutcomeLines outcome={outcome.data} /> : <p className="m-0 text-soft">Counting ...</p>}
-        {outcome.isError && <Complaint error={outcome.error} />}
+        {isLost(outcome) && <Complaint error={outcome.error} />}
         <Field
           label="Level"
           hint={proposed && `Proposed: ${proposed} (${home.levels.map(levelWords).join('; ')})`}

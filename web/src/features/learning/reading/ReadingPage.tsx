@@ -1,5 +1,6 @@
 import { type FormEvent, useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import { useSession } from '../../../api/session';
 import type { ReadingHome } from '../../../api/types';
 import { gradeWords, longDay, percent, score } from '../../../lib/format';
@@ -48,7 +49,7 @@ export default function ReadingPage() {
       <MonitoringNav />
       {gone && !open && <TakenBack gone={gone} onBack={() => setGone(undefined)} />}
       {home.isPending && <Loading label="Opening the passages ..." />}
-      {home.isError && !home.data && <Failed error={home.error} again={() => home.refetch()} />}
+      {isLost(home) && <Failed error={home.error} again={() => home.refetch()} />}
       {home.data &&
         (open ? (
           <ReadingView

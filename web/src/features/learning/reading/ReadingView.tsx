@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { longDay, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -25,7 +26,7 @@ export function ReadingView({
   const withdraw = useWithdrawReading();
   const [against, setAgainst] = useState<number>();
   if (pair.isPending) return <Loading label="Opening the reading ..." />;
-  if (pair.isError) return <Failed error={pair.error} again={() => pair.refetch()} />;
+  if (isLost(pair)) return <Failed error={pair.error} again={() => pair.refetch()} />;
   const { reading, others } = pair.data;
   const chosen = others.find((o) => o.reading.id === against) ?? others[0];
   const other = chosen?.reading;

@@ -1,3 +1,4 @@
+import { isLost } from '../../../api/lost';
 import type { SkillRow, SkillsView } from '../../../api/types';
 import { gradeTitle, percent, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -22,7 +23,7 @@ export default function ClassPage() {
         <SkillKey />
       </SkillsNav>
       {skills.isPending && <Loading label="Gathering what they can do ..." />}
-      {skills.isError && <Failed error={skills.error} again={() => skills.refetch()} />}
+      {isLost(skills) && <Failed error={skills.error} again={() => skills.refetch()} />}
       {skills.data && <Whole view={skills.data} filters={filters} change={change} />}
     </>
   );

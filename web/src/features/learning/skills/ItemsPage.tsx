@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { ItemLine, ItemsView } from '../../../api/types';
 import { longDay, percent, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -24,7 +25,7 @@ export default function ItemsPage() {
     <>
       <SkillsNav />
       {items.isPending && <Loading label="Reckoning the items ..." />}
-      {items.isError && <Failed error={items.error} again={() => items.refetch()} />}
+      {isLost(items) && <Failed error={items.error} again={() => items.refetch()} />}
       {items.data && <Whole view={items.data} choose={choose} />}
     </>
   );

@@ -1,4 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { ProfilesView } from '../../../api/types';
 import { plural, signed } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -28,7 +29,7 @@ export default function ProfilesPage() {
     <>
       <SkillsNav />
       {profiles.isPending && <Loading label="Putting the profiles together ..." />}
-      {profiles.isError && <Failed error={profiles.error} again={() => profiles.refetch()} />}
+      {isLost(profiles) && <Failed error={profiles.error} again={() => profiles.refetch()} />}
       {profiles.data &&
         (profiles.data.framework === undefined ? <NoFramework /> : <Whole view={profiles.data} choose={choose} />)}
     </>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { StudentRef, SideBySide as View } from '../../../api/types';
 import { counted, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -43,7 +44,7 @@ export function SideBySide({ student, students, framework }: Props) {
         <SideChoice label="Second" side={second} students={students} onChange={setSecond} />
       </div>
       {beside.isPending && <Loading label="Counting both sides ..." height={120} />}
-      {beside.isError && <Failed error={beside.error} again={() => beside.refetch()} />}
+      {isLost(beside) && <Failed error={beside.error} again={() => beside.refetch()} />}
       {beside.data && <Rows view={beside.data} />}
     </section>
   );

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { SkillDetail, SkillsView } from '../../../api/types';
 import { plural, shortDay } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
@@ -20,7 +21,7 @@ export function SkillOpen({ framework, skill, view }: { framework: number; skill
   return (
     <div className="bg-wash px-3 py-2.5 mb-1.5 min-h-[120px]">
       {detail.isPending && <Loading label="Opening the answers ..." height={90} />}
-      {detail.isError && <Failed error={detail.error} again={() => detail.refetch()} />}
+      {isLost(detail) && <Failed error={detail.error} again={() => detail.refetch()} />}
       {detail.data && <Whole detail={detail.data} view={view} />}
     </div>
   );

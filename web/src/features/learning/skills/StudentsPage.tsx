@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { StudentSkills } from '../../../api/types';
 import { plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -38,7 +39,7 @@ export default function StudentsPage() {
         <SkillKey />
       </SkillsNav>
       {skills.isPending && <Loading label="Opening the students ..." />}
-      {skills.isError && <Failed error={skills.error} again={() => skills.refetch()} />}
+      {isLost(skills) && <Failed error={skills.error} again={() => skills.refetch()} />}
       {skills.data && shown === undefined && <NoFramework />}
       {skills.data && shown !== undefined && !student && (
         <Empty title="Nobody is here">
@@ -82,7 +83,7 @@ export default function StudentsPage() {
             </span>
           </div>
           {own.isPending && <Loading label="Opening the skills ..." />}
-          {own.isError && <Failed error={own.error} again={() => own.refetch()} />}
+          {isLost(own) && <Failed error={own.error} again={() => own.refetch()} />}
           {own.data && (
             <>
               <NextStep of={own.data} />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { counted, longDay, percent } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -42,7 +43,7 @@ export function Topic({ framework, skill, from: begun }: { framework: number; sk
         </Button>
       </div>
       {topic.isPending && <Loading label="Counting ..." height={60} />}
-      {topic.isError && <Failed error={topic.error} again={() => topic.refetch()} />}
+      {isLost(topic) && <Failed error={topic.error} again={() => topic.refetch()} />}
       {t && (
         <>
           <p className="m-0 text-[14px]">

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { FullMeasure, Rule } from '../../../api/types';
 import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -32,7 +33,7 @@ export default function MeasuresPage() {
   const [parting, setParting] = useState<number>();
   const [ruling, setRuling] = useState<FullMeasure | null>(null);
   if (setup.isPending) return <Loading label="Opening the measures ..." />;
-  if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
+  if (isLost(setup)) return <Failed error={setup.error} again={() => setup.refetch()} />;
   const may = setup.data.mayChange && live;
   return (
     <>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { Window } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -19,7 +20,7 @@ export default function WindowsPage() {
   const [editing, setEditing] = useState<Window | 'new' | null>(null);
   const [deleting, setDeleting] = useState<Window | null>(null);
   if (setup.isPending) return <Loading label="Opening the windows ..." />;
-  if (setup.isError) return <Failed error={setup.error} again={() => setup.refetch()} />;
+  if (isLost(setup)) return <Failed error={setup.error} again={() => setup.refetch()} />;
   const may = setup.data.mayChange && live;
   return (
     <>

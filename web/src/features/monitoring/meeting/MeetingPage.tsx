@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { MeetingView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -62,7 +63,7 @@ export default function MeetingPage() {
       </MonitoringNav>
       <MeetingDays />
       {meeting.isPending && <Loading label="Preparing the agenda ..." />}
-      {meeting.isError && <Failed error={meeting.error} again={() => meeting.refetch()} />}
+      {isLost(meeting) && <Failed error={meeting.error} again={() => meeting.refetch()} />}
       {meeting.data &&
         (meeting.data.items.length === 0 ? (
           <Empty title="Nobody is on the agenda">

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { PlanRow, PlansView, StudentRef } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -41,7 +42,7 @@ export default function PlansPage() {
     <>
       <MonitoringNav />
       {plans.isPending && <Loading label="Opening the plans ..." />}
-      {plans.isError && <Failed error={plans.error} again={() => plans.refetch()} />}
+      {isLost(plans) && <Failed error={plans.error} again={() => plans.refetch()} />}
       {plans.data && <Whole view={plans.data} />}
     </>
   );

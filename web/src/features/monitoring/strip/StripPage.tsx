@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import { shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { realDay } from '../../../lib/typedDay';
@@ -68,7 +69,7 @@ export default function StripPage() {
             {view?.takesMedian && <MedianField key={`${scope.who}/${view.measure.id}/${view.day}`} view={view} />}
           </div>
           {strip.isPending && <Loading label="Laying out the strip ..." />}
-          {strip.isError && !view && <Failed error={strip.error} again={() => strip.refetch()} />}
+          {isLost(strip) && !view && <Failed error={strip.error} again={() => strip.refetch()} />}
           {view && rows.length === 0 && <Empty title="Nobody is here">No student was enrolled here on that day.</Empty>}
           {view && rows.length > 0 && (
             <StripList

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { ScopeChoices, SpansView } from '../../../api/types';
 import { plural, score, shortDay, signed } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -44,8 +45,8 @@ export function Spans({ measure }: { measure: ScopeChoices['measures'][number] |
         )}
       </div>
       {spans.isPending && <Loading label="Looking through the scores ..." />}
-      {spans.isError && <Failed error={spans.error} again={() => spans.refetch()} />}
-      {spans.data && !spans.isError && <Rows rows={spans.data.rows} />}
+      {isLost(spans) && <Failed error={spans.error} again={() => spans.refetch()} />}
+      {spans.data && !isLost(spans) && <Rows rows={spans.data.rows} />}
     </>
   );
 }

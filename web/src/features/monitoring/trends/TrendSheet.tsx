@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { DecisionKind, PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
@@ -54,7 +55,7 @@ export function TrendSheet({ student, peers, enter, onClose }: Props) {
         )
       }
     >
-      {detail.isError ? (
+      {isLost(detail) ? (
         <Failed error={detail.error} again={() => detail.refetch()} />
       ) : !card || !detail.data ? (
         <Loading label="Fitting the trend ..." />

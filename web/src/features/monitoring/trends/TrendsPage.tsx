@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useRef } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { PeerMedian, StudentRef, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { plural } from '../../../lib/format';
@@ -51,7 +52,7 @@ export default function TrendsPage() {
       </MonitoringNav>
       {trends.isPending ? (
         <Loading label="Fitting the trends ..." />
-      ) : trends.isError ? (
+      ) : isLost(trends) ? (
         <Failed error={trends.error} again={() => trends.refetch()} />
       ) : view === 'spans' ? (
         <Spans measure={measure} />

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { CompareBehind, CompareView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -15,7 +16,7 @@ export function Behind({ sides, row, view }: { sides: Sides; row: string; view: 
   const { scope } = useScope();
   const behind = useBehind(sides, scope.asOf, row);
   if (behind.isPending) return <Loading label="Looking behind it ..." height={80} />;
-  if (behind.isError) return <Failed error={behind.error} again={() => behind.refetch()} />;
+  if (isLost(behind)) return <Failed error={behind.error} again={() => behind.refetch()} />;
   return (
     <div className="pl-4 pb-4 pt-1 text-ink grid grid-cols-1 lg:grid-cols-[auto_1fr] gap-x-10 gap-y-3 items-start">
       <Students behind={behind.data} view={view} />

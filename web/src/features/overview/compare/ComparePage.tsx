@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { CompareView } from '../../../api/types';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -79,7 +80,7 @@ function SideBySide() {
         </Button>
       </div>
       {compare.isPending && <Loading label="Counting both sides ..." />}
-      {compare.isError && <Failed error={compare.error} again={() => compare.refetch()} />}
+      {isLost(compare) && <Failed error={compare.error} again={() => compare.refetch()} />}
       {compare.data && compare.data.rows.length === 0 && (
         <Empty title="Nothing is on record on either side">
           No score, answer, piece of work or day falls between these days. Choose longer ones.

@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { YearsView } from '../../../api/types';
 import { counted, gradeWords, plural, score } from '../../../lib/format';
 import { className, useScope } from '../../../lib/scope';
@@ -30,7 +31,7 @@ export function YearOverYear() {
     );
   }
   if (years.isPending) return <Loading label="Looking through the years ..." />;
-  if (years.isError) return <Failed error={years.error} again={() => years.refetch()} />;
+  if (isLost(years)) return <Failed error={years.error} again={() => years.refetch()} />;
   const view = years.data;
   const own = view.rows.find((r) => r.classId === view.classId);
   return (

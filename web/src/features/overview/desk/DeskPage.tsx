@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { useScope } from '../../../lib/scope';
 import { DeskNav } from '../../../ui/DeskNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
@@ -17,7 +18,7 @@ export default function DeskPage() {
   const [first, setFirst] = useState(AT_FIRST);
   const desk = useDesk(scope, first);
   if (desk.isPending) return <Loading label="Gathering what needs you ..." />;
-  if (desk.isError) return <Failed error={desk.error} again={() => desk.refetch()} />;
+  if (isLost(desk)) return <Failed error={desk.error} again={() => desk.refetch()} />;
   if (desk.data.students === 0) {
     return (
       <Empty title="Nobody is here">

@@ -1,5 +1,6 @@
 import { useCallback, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { FindView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -67,8 +68,8 @@ export default function FindPage() {
       <FindNav />
       <h1 className="sr-only">Find students by a criterion</h1>
       {(found.isPending || words.isPending) && <Loading label="Reading the criterion ..." />}
-      {found.isError && <Failed error={found.error} again={() => found.refetch()} />}
-      {words.isError && <Failed error={words.error} again={() => words.refetch()} />}
+      {isLost(found) && <Failed error={found.error} again={() => found.refetch()} />}
+      {isLost(words) && <Failed error={words.error} again={() => words.refetch()} />}
       {found.data && words.data && (
         <>
           {found.data.mistake ? null : (

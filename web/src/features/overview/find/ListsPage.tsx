@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { KeptList } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -43,7 +44,7 @@ export default function ListsPage() {
       <FindNav />
       <h1 className="sr-only">Kept lists</h1>
       {lists.isPending && <Loading label="Looking for lists ..." />}
-      {lists.isError && <Failed error={lists.error} again={() => lists.refetch()} />}
+      {isLost(lists) && <Failed error={lists.error} again={() => lists.refetch()} />}
       {lists.data && (
         <div className="grid grid-cols-1 lg:grid-cols-[minmax(300px,380px)_1fr] gap-x-10 gap-y-6">
           <section aria-label="Lists">
@@ -116,7 +117,7 @@ function OneList({ id, onGone }: { id: number; onGone: () => void }) {
     if (livingToday) bring(id);
   }, [livingToday, bring, id]);
   if (page.isPending) return <Loading label="Opening the list ..." />;
-  if (page.isError) return <Failed error={page.error} again={() => page.refetch()} />;
+  if (isLost(page)) return <Failed error={page.error} again={() => page.refetch()} />;
   const { list, students, turns } = page.data;
   const on = new Set(students.map((s) => s.id));
   const picked = picks.all.filter((s) => !on.has(s.id));

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, data, type Problem } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { NextYearForm, NextYearView } from '../../../api/types';
 import { gradeWords, longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -27,7 +28,7 @@ export default function NextYearPage() {
     <>
       <SetupNav />
       {view.isPending && <Loading label="Looking at this year's classes ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && view.data.schools.length > 1 && (
         <div className="mb-3">
           <Field label="School">

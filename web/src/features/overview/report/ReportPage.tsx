@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { ReportBand, ReportView } from '../../../api/types';
 import { longDay, plural, score, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -20,7 +21,7 @@ export default function ReportPage() {
     <>
       <ScreeningNav window={report.data?.window} />
       {report.isPending && <Loading label="Writing the report ..." />}
-      {report.isError && <Failed error={report.error} again={() => report.refetch()} />}
+      {isLost(report) && <Failed error={report.error} again={() => report.refetch()} />}
       {report.data && <Whole view={report.data} />}
     </>
   );

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { KeptReport, ReportTable } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -83,7 +84,7 @@ export default function ReportsPage() {
         open={keptId}
         onOpen={(id) => set({ kept: String(id), of: undefined, from: undefined, to: undefined, tables: undefined })}
       />
-      {opened.isError && <Complaint error={opened.error} />}
+      {isLost(opened) && <Complaint error={opened.error} />}
       {!waits && (
         <>
           <div className="text-[17px] leading-relaxed mb-1">
@@ -115,7 +116,7 @@ export default function ReportsPage() {
         </>
       )}
       {(reports.isPending || waits) && <Loading label="Putting the report together ..." />}
-      {reports.isError && <Failed error={reports.error} again={() => reports.refetch()} />}
+      {isLost(reports) && <Failed error={reports.error} again={() => reports.refetch()} />}
       {reports.data && !waits && (
         <>
           <Actions

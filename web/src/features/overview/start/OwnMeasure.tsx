@@ -8,7 +8,11 @@ import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint } from '../../../ui/States';
 
-const KINDS = { probe: 'given often, to follow progress', screening: 'given a few times a year, to everybody' };
+const KINDS = {
+  probe: 'given often, to follow progress',
+  screening: 'given a few times a year, to everybody',
+  outside: 'an assessment of a body outside the school',
+};
 const BETTER = { higher: 'a higher score', lower: 'a lower score' };
 const EMPTY = { name: '', area: '', unit: '', lowest: '0', highest: '', decimals: '0', sem: '' };
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useContext, useState } from 'react';
 import { Link } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { StartView } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { ScopeContext } from '../../../lib/scope';
@@ -17,7 +18,7 @@ export default function StartPage() {
     <>
       <SetupNav />
       {start.isPending && <Loading label="Looking what is there ..." />}
-      {start.isError && <Failed error={start.error} again={() => start.refetch()} />}
+      {isLost(start) && <Failed error={start.error} again={() => start.refetch()} />}
       {start.data && <Steps view={start.data} />}
     </>
   );

@@ -75,7 +75,7 @@ export function Facts({ page }: { page: StudentPage }) {
             ))}
         </Fact>
       ))}
-      {change && (
+      {change && !page.unseen.includes('groupings') && (
         <div className="no-print -mt-1">
           <Button className={small} onClick={() => setOpen('grouped')}>
             Add support, language or another
@@ -103,7 +103,7 @@ export function Facts({ page }: { page: StudentPage }) {
           ))}
         </Fact>
       )}
-      {change && !hidden && (
+      {change && !hidden && !page.unseen.includes('home') && (
         <div className="no-print -mt-1">
           <Button className={small} onClick={() => setOpen('home')}>
             Add somebody at home

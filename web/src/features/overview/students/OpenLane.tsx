@@ -1,3 +1,4 @@
+import { isLost } from '../../../api/lost';
 import type { LaneDetail } from '../../../api/types';
 import { longDay, percent, plural, score } from '../../../lib/format';
 import { PassageText } from '../../../parts/reading/PassageText';
@@ -7,7 +8,7 @@ import type { useLane } from './queries';
 /** What is behind a lane, opened in place. */
 export function OpenLane({ lane, title }: { lane: ReturnType<typeof useLane>; title: string }) {
   if (lane.isPending) return <Loading label="Opening the lane ..." height={80} />;
-  if (lane.isError) return <Failed error={lane.error} again={() => lane.refetch()} />;
+  if (isLost(lane)) return <Failed error={lane.error} again={() => lane.refetch()} />;
   const { items, total, readings, middleSays } = lane.data;
   return (
     <section aria-label={`Behind ${title}`} className="mt-1 mb-2 pl-3 border-l-2 border-hair">

@@ -4,6 +4,7 @@ import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { dayNumber, longDay, plural, shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { tierColour } from '../../../ui/TierMark';
+import { ContactsBehind, PlansBehind } from './Behind';
 import { OpenButton } from './OpenButton';
 import { OpenLane } from './OpenLane';
 import { useLane } from './queries';
@@ -28,9 +29,9 @@ export interface Strip {
 export function stripsOf(page: StudentPage): Strip[] {
   const { strips } = page;
   const all: (Strip | false)[] = [
-    strips.plans.length > 0 && {
+    (strips.plans.length > 0 || page.decisions.length > 0) && {
       key: 'plans',
-      title: 'Plans',
+      title: 'Plans and decisions',
       words: planWords(strips),
       height: 26,
       marks: (x) => <Plans strips={strips} x={x} />,
@@ -81,16 +82,20 @@ export function stripsOf(page: StudentPage): Strip[] {
   return all.filter((s) => s !== false);
 }
 
-/** Lanes with more behind them than the page has already. */
-const OPENS = ['days', 'time', 'work', 'skills', 'tiers'];
+/** Lanes whose detail is on the page already; that of the others is read when they are opened. */
+const HERE: Record<string, (page: StudentPage) => ReactNode> = {
+  plans: (page) => <PlansBehind page={page} />,
+  'contacts-strip': (page) => <ContactsBehind page={page} />,
+};
 
 /** One lane of them, on the time axis that the lanes of scores share. */
 export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) {
   const { key, title, words, height } = strip;
   const { scope } = useScope();
-  const [open, setOpen] = useState(false);
-  const opens = OPENS.includes(key);
-  const detail = useLane(page.student.id, key, scope.asOf, open);
+  const here = HERE[key];
+  // A plan that runs is what the page is looked at for.
+  const [open, setOpen] = useState(key === 'plans' && page.strips.plans.some((p) => p.running));
+  const detail = useLane(page.student.id, key, scope.asOf, open && !here);
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const first = dayNumber(page.from);
   const last = dayNumber(page.to);
@@ -102,11 +107,9 @@ export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) 
           {title}
         </h2>
         <span className="text-soft text-[13px]">{words}</span>
-        {opens && (
-          <span className="ml-auto no-print">
-            <OpenButton title={title} open={open} onOpen={setOpen} />
-          </span>
-        )}
+        <span className="ml-auto no-print">
+          <OpenButton title={title} open={open} onOpen={setOpen} />
+        </span>
       </div>
       <svg
         ref={ref}
@@ -119,7 +122,7 @@ export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) 
         <YearBands strips={page.strips} x={x} height={height} />
         {strip.marks(x)}
       </svg>
-      {open && <OpenLane lane={detail} title={title} />}
+      {open && (here ? here(page) : <OpenLane lane={detail} title={title} />)}
     </section>
   );
 }
@@ -129,7 +132,7 @@ export function YearBands({ strips, x, height }: { strips: Strips; x: X; height:
   return (
     <g aria-hidden>
       {strips.years.slice(1).map((y, i) => {
-        const from = x(strips.years[i]?.ends ?? y.starts);
+        const from = Math.max(LEFT, x(strips.years[i]?.ends ?? y.starts));
         return (
           <rect
             key={y.name}
@@ -179,7 +182,7 @@ function planWords(strips: Strips): string {
   const running = strips.plans.filter((p) => p.running);
   return running.length > 0
     ? running.map((p) => `${p.strategy} ${p.perWeek} × a week since ${shortDay(p.from)}`).join('; ')
-    : 'none runs';
+    : 'no plan runs';
 }
 
 function Days({ strips, x }: { strips: Strips; x: X }) {

@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { StudentPage, TrendCard } from '../../../api/types';
 import { gradeWords, longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { useOwnTitle } from '../../../lib/useTitle';
-import { DecisionLog } from '../../../parts/decisions/DecisionLog';
 import { GoalDialog } from '../../../parts/goals/GoalDialog';
-import { PlanNote } from '../../../parts/plans/PlanNote';
 import { Empty, Failed, Loading } from '../../../ui/States';
 import { AskToErase } from './AskToErase';
 import { Concerns } from './Concerns';
@@ -17,10 +16,12 @@ import { FolderSection } from './FolderSection';
 import { Lanes } from './Lanes';
 import { NextSteps } from './NextSteps';
 import { Now } from './Now';
+import { Outside } from './Outside';
 import { PageActions } from './PageActions';
 import { useStudentPage } from './queries';
 import { Steps } from './Steps';
 import { StudentContacts } from './StudentContacts';
+import { Timetable } from './Timetable';
 
 export default function StudentView() {
   const { id } = useParams();
@@ -37,16 +38,9 @@ export default function StudentView() {
     );
   }
   if (page.isPending) return <Loading label="Opening the page ..." />;
-  if (page.isError) return <Failed error={page.error} again={() => page.refetch()} />;
+  if (isLost(page)) return <Failed error={page.error} again={() => page.refetch()} />;
   return <Page page={page.data} />;
 }
-
-const UNSEEN: Record<StudentPage['unseen'][number], string> = {
-  notes: 'notes of others',
-  files: 'files of others',
-  groupings: 'supports and groupings',
-  contacts: 'calls and letters of others',
-};
 
 function Page({ page }: { page: StudentPage }) {
   const { nameOf } = useNames();
@@ -69,7 +63,7 @@ function Page({ page }: { page: StudentPage }) {
         <dl className="m-0 text-[14px] grid gap-2">
           <Fact term="Code">{page.student.code}</Fact>
           <Facts page={page} />
-          <Concerns page={page} />
+          {!page.unseen.includes('plans') && <Concerns page={page} />}
           {page.tiers.length > 0 && (
             <Fact term="Tiers">
               {page.tiers.slice(0, 6).map((t) => (
@@ -83,7 +77,17 @@ function Page({ page }: { page: StudentPage }) {
               ))}
             </Fact>
           )}
-          {page.teachers.length > 0 && <Fact term="Teachers">{page.teachers.join(', ')}</Fact>}
+          {page.teachers.length + page.groups.length > 0 && (
+            <Fact term="Teachers">
+              {page.teachers.join(', ')}
+              {page.groups.map((g) => (
+                <span key={g.group} className="block">
+                  {g.group}
+                  {g.subject && ` (${g.subject})`}: {g.teachers ?? 'nobody leads it'}
+                </span>
+              ))}
+            </Fact>
+          )}
           {page.folder.files[0] && (
             <Fact term="Files">
               {page.folder.files.length}, newest:{' '}
@@ -103,12 +107,6 @@ function Page({ page }: { page: StudentPage }) {
             ))}
           </Fact>
         </dl>
-        {page.unseen.length > 0 && (
-          <p className="text-soft text-[13px]">
-            Not shown to your role: {page.unseen.map((u) => UNSEEN[u]).join(', ')}. What is missing here may be on
-            record.
-          </p>
-        )}
         {live && <AskToErase student={page.student} />}
         {live && unseen.length > 0 && (
           <p className="text-soft text-[13px]">No scores yet in {unseen.map((m) => m.name).join(', ')}.</p>
@@ -123,13 +121,9 @@ function Page({ page }: { page: StudentPage }) {
         )}
         <Lanes page={page} onGoal={setGoalFor} />
         <StudentContacts page={page} />
+        <Outside page={page} />
+        <Timetable page={page} />
         <FolderSection page={page} />
-        {page.plans.map(({ measure, plans }) => (
-          <div key={measure.id} className="mt-4">
-            <PlanNote plans={plans} heading={`Plans in ${measure.name}`} />
-          </div>
-        ))}
-        <DecisionLog decisions={page.decisions} />
       </div>
       {goalFor && (
         <GoalDialog card={goalFor} title={`A goal in ${goalFor.measure.name}`} onClose={() => setGoalFor(null)} />

@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { CalendarSpan, CalendarView } from '../../../api/types';
 import { longDay, plural, shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -35,7 +36,7 @@ export default function CalendarPage() {
         </div>
       )}
       {view.isPending && <Loading label="Opening the calendar ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && <Year key={view.data.school.id} view={view.data} several={schools.size > 1} />}
     </>
   );

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { ClassesView } from '../../../api/types';
 import { gradeWords, longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -23,7 +24,7 @@ export default function ClassesPage() {
     <>
       <SetupNav />
       {view.isPending && <Loading label="Opening the classes ..." />}
-      {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+      {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
       {view.data && <Whole view={view.data} />}
     </>
   );

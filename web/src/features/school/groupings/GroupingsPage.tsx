@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { useSession } from '../../../api/session';
 import type { Grouping } from '../../../api/types';
 import { plural } from '../../../lib/format';
@@ -34,7 +35,7 @@ export default function GroupingsPage() {
           are filled there or by a file. Support stands beside the name on lists.
         </p>
         {view.isPending && <Loading label="Opening the list ..." />}
-        {view.isError && <Failed error={view.error} again={() => view.refetch()} />}
+        {isLost(view) && <Failed error={view.error} again={() => view.refetch()} />}
         <ul className="m-0 p-0 list-none">
           {view.data?.groupings.map((g) => (
             <li key={g.id} className="flex items-baseline gap-3 border-t border-hair py-1.5">

@@ -1,4 +1,5 @@
 import { type FormEvent, useId, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import { longDay } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Field } from '../../../ui/Field';
@@ -19,7 +20,7 @@ export default function AccountBox() {
   // Until it is answered; a refusal puts it back, with a sentence.
   const [chosen, setChosen] = useState<boolean>();
   if (account.isPending) return <Loading label="Getting your account ..." height={300} />;
-  if (account.isError) return <Failed error={account.error} again={() => account.refetch()} />;
+  if (isLost(account)) return <Failed error={account.error} again={() => account.refetch()} />;
   const { sessions, endsWhenIdle, login, secondStep, codesLeft } = account.data;
   return (
     <div className="grid gap-5">

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { AccountPerson, InviteLink } from '../../../api/types';
 import { longDay } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
@@ -24,7 +25,7 @@ export default function PeoplePage() {
   const active = useSetActive();
   const link = useNewLink();
   if (people.isPending) return <Loading label="Opening the list of people ..." />;
-  if (people.isError) return <Failed error={people.error} again={() => people.refetch()} />;
+  if (isLost(people)) return <Failed error={people.error} again={() => people.refetch()} />;
   const { schools, classes } = people.data;
   const person = people.data.people.find((p) => p.id === opened);
   const meant = words.trim().toLowerCase();

@@ -2,20 +2,16 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
+import { isLost } from '../../../api/lost';
 import type { RoleSight as Line, SightForm } from '../../../api/types';
 import { longDay } from '../../../lib/format';
+import { OWN_SEEN, SIGHT } from '../../../lib/sight';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { FormButtons } from '../../../ui/FormButtons';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 
-const WHAT: Record<Line['what'], string> = {
-  notes: 'Notes in the folder',
-  files: 'Files in the folder',
-  groupings: 'Supports and other groupings',
-  contacts: 'Calls, talks and letters',
-};
 const ROLES = { teacher: 'teachers', coordinator: 'coordinators' } as const;
 
 /** What teachers and coordinators see of students, for administrators. */
@@ -28,15 +24,16 @@ export function RoleSight() {
         What each role sees
       </h2>
       <p className="text-soft mt-0.5 mb-2">
-        Of the students that somebody sees. What one wrote oneself stays visible; interventionists see what teachers
-        see. Where something is hidden, nothing is said of it: a criterion then cannot tell.
+        Of the students that somebody sees; interventionists see what teachers see. Notes, files and letters that one
+        wrote oneself stay visible. Anything else is hidden whole: who does not see it does not enter it either, and
+        nothing is said of it: a criterion then cannot tell.
       </p>
       {lines.isPending && <Loading label="Looking who sees what ..." height={120} />}
-      {lines.isError && <Failed error={lines.error} again={() => lines.refetch()} />}
+      {isLost(lines) && <Failed error={lines.error} again={() => lines.refetch()} />}
       <ul className="list-none m-0 p-0 text-[14.5px]">
         {lines.data?.map((l) => (
           <li key={`${l.what}-${l.role}`} className="border-t border-hair py-1 flex flex-wrap items-baseline gap-x-4">
-            <span className="min-w-56">{WHAT[l.what]}</span>
+            <span className="min-w-56">{SIGHT[l.what]}</span>
             <span className={l.seen ? 'text-soft' : 'font-semibold'}>
               {l.seen ? 'shown to' : 'hidden from'} {ROLES[l.role as keyof typeof ROLES]}
             </span>
@@ -48,7 +45,7 @@ export function RoleSight() {
             )}
             <Button
               className="ml-auto"
-              aria-label={`${l.seen ? 'Hide' : 'Show'}: ${WHAT[l.what]}, ${ROLES[l.role as keyof typeof ROLES]}`}
+              aria-label={`${l.seen ? 'Hide' : 'Show'}: ${SIGHT[l.what]}, ${ROLES[l.role as keyof typeof ROLES]}`}
               onClick={() => setChanging(l)}
             >
               {l.seen ? 'Hide' : 'Show'}
@@ -66,7 +63,7 @@ function Change({ line, onClose }: { line: Line; onClose: () => void }) {
   const set = useChange((body: SightForm) => data(api.PUT('/api/sight', { body })));
   const whom = ROLES[line.role as keyof typeof ROLES];
   return (
-    <Dialog open onClose={onClose} title={`${line.seen ? 'Hide' : 'Show'} ${WHAT[line.what].toLowerCase()}`}>
+    <Dialog open onClose={onClose} title={`${line.seen ? 'Hide' : 'Show'} ${SIGHT[line.what].toLowerCase()}`}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(e) => {
@@ -76,7 +73,9 @@ function Change({ line, onClose }: { line: Line; onClose: () => void }) {
       >
         <p className="m-0">
           {line.seen
-            ? `All ${whom} no longer see them from now on, but for what each wrote oneself.`
+            ? OWN_SEEN.includes(line.what)
+              ? `All ${whom} no longer see them from now on, but for what each wrote oneself.`
+              : `All ${whom} no longer see them from now on, nor enter them.`
             : `All ${whom} see them again from now on.`}{' '}
           It stands in the audit, and can be turned back here.
         </p>

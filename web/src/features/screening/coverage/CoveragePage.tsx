@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isLost } from '../../../api/lost';
 import type { CoverageView, StudentRef, Untested } from '../../../api/types';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -17,7 +18,7 @@ export default function CoveragePage() {
     <div className="print-wide">
       <ScreeningNav window={coverage.data?.window} state={coverage.data?.state} />
       {coverage.isPending && <Loading label="Counting who is tested ..." />}
-      {coverage.isError && <Failed error={coverage.error} again={() => coverage.refetch()} />}
+      {isLost(coverage) && <Failed error={coverage.error} again={() => coverage.refetch()} />}
       {coverage.data && <Whole view={coverage.data} />}
     </div>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { CutsView, SetKind } from '../../../api/types';
 import { gradeTitle } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -34,7 +35,7 @@ export default function CutsPage() {
     <>
       <SetupNav />
       {cuts.isPending && <Loading label="Setting up the ladders ..." />}
-      {cuts.isError && <Failed error={cuts.error} again={() => cuts.refetch()} />}
+      {isLost(cuts) && <Failed error={cuts.error} again={() => cuts.refetch()} />}
       {cuts.data && <Whole view={cuts.data} put={put} params={params} />}
     </>
   );

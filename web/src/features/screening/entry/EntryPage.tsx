@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { EntryView } from '../../../api/types';
 import { className, useScope } from '../../../lib/scope';
 import { DayField } from '../../../ui/DayField';
@@ -34,7 +35,7 @@ export default function EntryPage() {
         </Empty>
       )}
       {isClass && grid.isPending && <Loading label="Laying out the grid ..." />}
-      {isClass && grid.isError && <Failed error={grid.error} again={() => grid.refetch()} />}
+      {isClass && isLost(grid) && <Failed error={grid.error} again={() => grid.refetch()} />}
       {isClass && grid.data && (
         <Whole key={`${scope.who}-${grid.data.window.id}`} view={grid.data} readAt={grid.dataUpdatedAt} />
       )}

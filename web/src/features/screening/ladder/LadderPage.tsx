@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { LadderView } from '../../../api/types';
 import { className, useScope, whoWords } from '../../../lib/scope';
 import { Empty, Failed, Loading } from '../../../ui/States';
@@ -19,7 +20,7 @@ export default function LadderPage() {
   const other = besideScope(scope, choices.beside);
   const beside = useLadder(other ?? scope, choices.seasons, other !== null);
   if (ladder.isPending) return <Loading label="Setting up the ladder ..." height={640} />;
-  if (ladder.isError) return <Failed error={ladder.error} again={() => ladder.refetch()} />;
+  if (isLost(ladder)) return <Failed error={ladder.error} again={() => ladder.refetch()} />;
   const view = ladder.data;
   const tools = (
     <LadderTools
@@ -69,7 +70,7 @@ export default function LadderPage() {
             mark={choices.mark}
           />
           {beside.isPending && <Loading label="Setting up the other ladder ..." />}
-          {beside.isError && <Failed error={beside.error} again={() => beside.refetch()} />}
+          {isLost(beside) && <Failed error={beside.error} again={() => beside.refetch()} />}
           {beside.data && (
             <Side
               view={beside.data}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { NormsView, NormTable } from '../../../api/types';
 import { gradeTitle, longDay, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -16,7 +17,7 @@ export default function NormsPage() {
     <>
       <SetupNav />
       {norms.isPending && <Loading label="Opening the norms ..." />}
-      {norms.isError && <Failed error={norms.error} again={() => norms.refetch()} />}
+      {isLost(norms) && <Failed error={norms.error} again={() => norms.refetch()} />}
       {norms.data && <Whole view={norms.data} onSet={setSet} />}
     </>
   );

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { TableView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
@@ -26,7 +27,7 @@ export default function TablePage() {
         <Legend />
       </SubNav>
       {table.isPending && <Loading label="Laying out the table ..." />}
-      {table.isError && <Failed error={table.error} again={() => table.refetch()} />}
+      {isLost(table) && <Failed error={table.error} again={() => table.refetch()} />}
       {table.data && <Whole view={table.data} />}
     </div>
   );

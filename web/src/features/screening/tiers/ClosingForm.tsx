@@ -1,4 +1,5 @@
 import { type FormEvent, useId, useState } from 'react';
+import { isLost } from '../../../api/lost';
 import type { ClosingPart, ClosingView, TiersView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { usePicks } from '../../../lib/picks';
@@ -10,7 +11,7 @@ import { useClosing, useUndecided } from './queries';
 export function ClosingForm({ view, onDone }: { view: TiersView; onDone: () => void }) {
   const undecided = useUndecided(view.school, view.window.id);
   if (undecided.isPending) return <Loading label="Counting what is undecided ..." height={200} />;
-  if (undecided.isError) return <Failed error={undecided.error} again={() => undecided.refetch()} />;
+  if (isLost(undecided)) return <Failed error={undecided.error} again={() => undecided.refetch()} />;
   return <Choose view={undecided.data} name={view.window.name.toLowerCase()} onDone={onDone} />;
 }
 

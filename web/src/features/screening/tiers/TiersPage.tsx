@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { isLost } from '../../../api/lost';
 import type { TierRow, TiersView } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
@@ -24,7 +25,7 @@ export default function TiersPage() {
     <div className="print-wide">
       <ScreeningNav window={tiers.data?.window} state={tiers.data?.state} />
       {tiers.isPending && <Loading label="Weighing the scores ..." />}
-      {tiers.isError && <Failed error={tiers.error} again={() => tiers.refetch()} />}
+      {isLost(tiers) && <Failed error={tiers.error} again={() => tiers.refetch()} />}
       {tiers.data && (
         <Whole
           view={tiers.data}

@@ -34,6 +34,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("enrolments", new String[] {"student", "class", "from", "to"});
         HEADERS.put("people", new String[] {"login", "person", "role", "school", "email"});
         HEADERS.put("teaches", new String[] {"login", "class"});
+        HEADERS.put("timetable", new String[] {"weekday", "lesson_starts", "lesson_ends", "subject", "class", "group", "room", "from", "to"});
         HEADERS.put("caseloads", new String[] {"caseload_of", "student", "from", "to"});
         HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
         HEADERS.put("tiers", new String[] {"student", "area", "year", "window", "tier", "decided", "reason"});

@@ -28,6 +28,7 @@ final class Skerrow {
     private final Homework homework;
     private final Checks checks;
     private final Tables tables;
+    private final OutsideTests outside;
     private int nextCode = 1001;
 
     Skerrow(Sheets sheets) {
@@ -42,6 +43,7 @@ final class Skerrow {
         this.homework = new Homework(sheets);
         this.checks = new Checks(sheets);
         this.tables = new Tables(sheets);
+        this.outside = new OutsideTests(sheets);
     }
 
     void write() throws IOException {
@@ -50,6 +52,7 @@ final class Skerrow {
         checks.write(SCHOOL);
         atHome.groupings();
         SubScores.measures(sheets);
+        OutsideTests.measures(sheets);
         sheets.person("a.sandvik", "A. Sandvik", "administrator", "");
         sheets.person("m.tveit", "M. Tveit", "coordinator", SCHOOL);
         Story.ALL.forEach(s -> names.reserve(s.given() + " " + s.family()));
@@ -84,6 +87,7 @@ final class Skerrow {
 
     private void writeClass(int g, int k) throws IOException {
         homework.pieces(classCode(Calendar.THIS_YEAR, g, k));
+        Timetable.write(sheets, classCode(Calendar.THIS_YEAR, g, k), "Room " + (1 + 2 * g + k));
         List<Pupil> pupils = new ArrayList<>();
         boolean kittiwake = CLASSES[g][k].equals("Kittiwake");
         if (kittiwake) {
@@ -117,6 +121,7 @@ final class Skerrow {
             talks.student(p, story, login(g, k));
             homework.student(p, story);
             checks.student(p, g + 2, kittiwake, story);
+            outside.student(p, g > 0);
         }
         if (kittiwake) {
             tables.write(classCode(Calendar.THIS_YEAR, g, k), pupils.stream().filter(p -> {

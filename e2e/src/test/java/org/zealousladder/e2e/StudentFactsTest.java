@@ -55,7 +55,7 @@ class StudentFactsTest extends BrowserTest {
         Page teacher = another("R. Oduya");
         teacher.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Engagement")).first().click();
         teacher.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Zuri Halloran")).first().click();
-        assertThat(teacher.getByText("Not shown to your role: calls and letters of others.")).isVisible();
+        assertThat(teacher.getByText("Not shown to your role: calls, talks and letters.")).isVisible();
         assertThat(teacher.getByText("not reached")).hasCount(0);
         button("Show: Calls, talks and letters, teachers").click();
         dialog().getByLabel("Why").fill("agreed otherwise");

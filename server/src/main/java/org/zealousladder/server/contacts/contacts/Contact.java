@@ -20,6 +20,11 @@ public record Contact(long id, StudentRef student, Way way, Whom whom, @Nullable
         @Nullable LocalDate lookAgainOn, boolean looked, @Nullable String by, @Nullable Long letterId, @Nullable LetterState letter, @Nullable String subject,
         @Nullable String said, boolean mayTakeBack) {
 
+    /** Whether somebody at home was reached by it: a letter that did not go out reached nobody. */
+    public boolean reachedHome() {
+        return whom == Whom.HOME && reached && (letter == null || letter == LetterState.SENT);
+    }
+
     /** How. */
     public enum Way implements Coded {
         CALL,

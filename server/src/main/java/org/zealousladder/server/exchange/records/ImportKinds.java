@@ -20,7 +20,8 @@ class ImportKinds {
     /** What others refer to comes first. */
     private static final List<String> ORDER = List.of("schools", "years", "calendar", "measures", "strategies", "people", "roles", "classes", "groups",
             "groupings", "students",
-            "grouped", "people-at-home", "windows", "enrolments", "members", "teaches", "leads", "caseloads", "cut-sets", "cuts", "norms", "norm-growth",
+            "grouped", "people-at-home", "windows", "enrolments", "members", "teaches", "leads", "timetable", "caseloads", "cut-sets", "cuts", "norms",
+            "norm-growth",
             "scores", "goals", "concerns", "plans",
             "plan-phases",
             "plan-changes", "sessions", "tiers", "attendance", "activity", "work", "work-results", "contacts",

@@ -27,6 +27,11 @@ public record Measure(int id, String code, String name, String kind, String area
                 raiseAtLeast, null, null, false, name);
     }
 
+    /** Whether it is an assessment of a body outside the school: neither screened for in windows nor followed from week to week. */
+    public boolean outside() {
+        return kind.equals("outside");
+    }
+
     /** Whether it is a measure by itself, not a sub-score of another. */
     public boolean whole() {
         return partOf == null;

@@ -16,7 +16,8 @@ import org.zealousladder.server.platform.files.Reference;
 @Component
 class MeasureFiles implements DeclaresFiles {
     static final FileKind MEASURES = FileKind.named("measures", "measures")
-            .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, List.of("screening", "probe")), Column.of("area", TEXT),
+            .columns(Column.of("measure", TEXT), Column.of("title", TEXT), Column.choice("kind", true, List.of("screening", "probe", "outside")),
+                    Column.of("area", TEXT),
                     Column.of("unit", TEXT), Column.of("lowest", NUMBER), Column.of("highest", NUMBER), Column.of("decimals", WHOLE),
                     Column.choice("better", true, List.of("higher", "lower")), Column.optional("sem", NUMBER),
                     Column.choice("rule", false, Rule.class), Column.optional("part_of", TEXT), Column.choice("adds_up", false, List.of("yes", "no")))

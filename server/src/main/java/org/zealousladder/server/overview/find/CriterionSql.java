@@ -59,7 +59,7 @@ final class CriterionSql {
     private String value(int k) {
         Subject s = subjects.keySet().stream().skip(k).findFirst().orElseThrow();
         String value = "c" + k + ".value";
-        if (values.get(k).missing() == Values.Missing.CANNOT_TELL) {
+        if (values.get(k).missing() != Values.Missing.NO) {
             return value;
         }
         return s.term().asked() instanceof Asked.YesNo ? "coalesce(" + value + ", false)" : s.term().several() ? "coalesce(" + value + ", '{}')" : value;
@@ -88,7 +88,10 @@ final class CriterionSql {
 
     private String holds(Condition c, String value, String prefix) {
         Subject s = c.subject();
-        if (c.test() instanceof Test.Holds) {
+        Integer known = subjects.get(s);
+        if (known != null && values.get(known).missing() == Values.Missing.UNSEEN) {
+            return "null::boolean";
+        } else if (c.test() instanceof Test.Holds) {
             return value;
         } else if (c.test() instanceof Test.OnRecord r) {
             String is = s.term().several() ? "coalesce(cardinality(" + value + "), 0) > 0" : value + " is not null";

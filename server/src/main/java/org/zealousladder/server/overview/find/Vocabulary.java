@@ -1,11 +1,14 @@
 package org.zealousladder.server.overview.find;
 
+import static java.util.Map.entry;
+
 import java.text.Normalizer;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.zealousladder.core.criteria.Asked;
@@ -21,14 +24,29 @@ import org.zealousladder.core.criteria.Test;
 import org.zealousladder.core.criteria.When;
 import org.zealousladder.server.platform.criteria.AnswersTerms;
 import org.zealousladder.server.platform.criteria.AnswersTerms.How;
+import org.zealousladder.server.platform.criteria.Values;
+import org.zealousladder.server.school.sight.Sight;
+import org.zealousladder.server.school.sight.SightService;
 
 /** All terms and names that the capabilities declare, and names in a criterion put right: as they are on record, whatever letters they were typed in. */
 @Component
 class Vocabulary {
+    /** What a term speaks of, where it may be hidden; supports and contacts answer for themselves. */
+    private static final Map<Term, Set<Sight>> OF = Map.ofEntries(entry(Term.DAYS_ABSENT, Set.of(Sight.ATTENDANCE)),
+            entry(Term.SHARE_ABSENT, Set.of(Sight.ATTENDANCE)), entry(Term.DAYS_LATE, Set.of(Sight.ATTENDANCE)), entry(Term.MINUTES, Set.of(Sight.TIME)),
+            entry(Term.ENGAGEMENT, Set.of(Sight.ATTENDANCE, Sight.TIME, Sight.WORK)), entry(Term.WORK_NOT_IN, Set.of(Sight.WORK)),
+            entry(Term.SHARE_OF_POINTS, Set.of(Sight.WORK)), entry(Term.SKILL, Set.of(Sight.SKILLS)), entry(Term.SKILLS_NOT_YET, Set.of(Sight.SKILLS)),
+            entry(Term.SKILLS_SECURE, Set.of(Sight.SKILLS)), entry(Term.TIER, Set.of(Sight.TIERS)), entry(Term.RUNNING_PLAN, Set.of(Sight.PLANS)),
+            entry(Term.PLAN, Set.of(Sight.PLANS)), entry(Term.STRATEGY, Set.of(Sight.PLANS)), entry(Term.SESSIONS, Set.of(Sight.PLANS)),
+            entry(Term.CONCERN, Set.of(Sight.PLANS)));
+
     private final Map<Term, How> terms = new EnumMap<>(Term.class);
     private final Map<Noun, AnswersTerms> nouns = new EnumMap<>(Noun.class);
 
-    Vocabulary(List<AnswersTerms> declared) {
+    private final SightService sight;
+
+    Vocabulary(List<AnswersTerms> declared, SightService sight) {
+        this.sight = sight;
         declared.forEach(d -> d.terms().forEach((term, how) -> {
             if (terms.put(term, how) != null) {
                 throw new IllegalStateException(term + " is answered twice");
@@ -42,8 +60,13 @@ class Vocabulary {
         }
     }
 
+    /** How a term is asked; of what the viewer's role does not see nothing can be told. */
     How how(Term term) {
-        return java.util.Objects.requireNonNull(terms.get(term));
+        How how = java.util.Objects.requireNonNull(terms.get(term));
+        Set<Sight> of = OF.getOrDefault(term, Set.of());
+        return of.isEmpty() ? how
+                : (s, asking) -> asking.once(Sight.class, sight::unseen).stream().anyMatch(of::contains) ? Values.unseen()
+                        : how.of(s, asking);
     }
 
     List<String> names(Noun noun, @Nullable String about) {

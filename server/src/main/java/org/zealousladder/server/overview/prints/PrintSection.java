@@ -6,6 +6,8 @@ import org.zealousladder.core.Coded;
 
 /** What can be on a page, in its order. */
 public enum PrintSection implements Coded {
+    /** A paragraph of how the student stands. */
+    NOW(Phrase.NOW, true, true),
     /** Support and other groupings that may be shown, and the birthday. */
     FACTS(Phrase.FACTS, false, true),
     /** The student's own scores, drawn and told, with the goal. */

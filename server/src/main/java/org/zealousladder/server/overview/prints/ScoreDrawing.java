@@ -63,8 +63,8 @@ final class ScoreDrawing {
         return String.format(Locale.ROOT, "%.1f", v);
     }
 
-    /** @param points the oldest first, at least one @param words says days */
-    static String svg(List<Point> points, @Nullable Aim aim, Wording words) {
+    /** @param points the oldest first, at least one @param changes days marked by an upright line @param words says days */
+    static String svg(List<Point> points, @Nullable Aim aim, List<LocalDate> changes, Wording words) {
         ScoreDrawing d = new ScoreDrawing(points, aim);
         StringBuilder svg = new StringBuilder("<svg xmlns='http://www.w3.org/2000/svg' width='").append(WIDTH).append("' height='").append(d.height)
                 .append("' viewBox='0 0 ").append(WIDTH).append(' ').append(d.height).append("'>");
@@ -79,6 +79,9 @@ final class ScoreDrawing {
                     .append("' stroke='#22499a' stroke-width='1' stroke-dasharray='4 3'/>").append(label(WIDTH - RIGHT + 4, d.y(aim.to().value()) + 3, "start",
                             Words.plain(aim.to().value())));
         }
+        changes.stream().filter(c -> !c.isBefore(d.from) && !c.isAfter(d.to))
+                .forEach(c -> svg.append("<line x1='").append(n(d.x(c))).append("' x2='").append(n(d.x(c)))
+                        .append("' y1='").append(TOP).append("' y2='").append(d.height - BOTTOM).append("' stroke='#444444' stroke-width='0.7'/>"));
         StringBuilder line = new StringBuilder();
         points.forEach(p -> line.append(n(d.x(p.day()))).append(',').append(n(d.y(p.value()))).append(' '));
         svg.append("<polyline points='").append(line.toString().strip()).append("' fill='none' stroke='#777777' stroke-width='0.7'/>");

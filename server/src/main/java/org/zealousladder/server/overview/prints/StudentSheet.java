@@ -9,16 +9,19 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.server.contacts.contacts.Contact;
+import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
 import org.zealousladder.server.overview.students.Strips;
 import org.zealousladder.server.overview.students.StudentPage.Lane;
 import org.zealousladder.server.overview.students.StudentPage.SeasonStanding;
 import org.zealousladder.server.platform.words.Words;
+import org.zealousladder.server.school.sight.Sight;
 
 /** One student's sheet as HTML: the chosen sections, those without anything on record left out. */
 final class StudentSheet {
@@ -33,6 +36,8 @@ final class StudentSheet {
     private static final int DECISIONS = 6;
     private static final int SKILLS = 12;
     private static final int LINES = 4;
+    /** So long before a plan its picture begins. */
+    private static final int WEEKS_BEFORE = 6;
 
     private final PrintAsked asked;
     private final Wording words;
@@ -68,6 +73,7 @@ final class StudentSheet {
         html.append(section == PrintSection.SCORES ? "<div><h2>" : "<div class='part'><h2>").append(text(words.say(section.title()))).append("</h2>");
         int head = html.length();
         switch (section) {
+            case NOW -> now();
             case FACTS -> facts();
             case SCORES -> f.page().lanes().forEach(this::scores);
             case PERCENTILES -> f.percentiles().forEach(p -> say(Phrase.PERCENTILE_LINE, "measure", p.measure(), "window", p.window(), "n", p.percentile()));
@@ -122,6 +128,50 @@ final class StudentSheet {
         }
     }
 
+    /** The same figures as the page's own paragraph, in the school's words for print; at home without tiers and without who was called. */
+    private void now() {
+        List<String> all = new ArrayList<>();
+        f.page().lanes().forEach(l -> trend(l).ifPresent(
+                t -> all.add(words.say(Phrase.NOW_TREND, "measure", l.measure().name(), "trend", t + " " + goal(requireNonNull(l.card().goal()))))));
+        f.page().strips().plans().stream().filter(Strips.PlanSpan::running)
+                .forEach(p -> all.add(words.say(Phrase.PLAN_LINE, "strategy", p.strategy(), "times", p.perWeek(), "day", p.from())));
+        if (!home()) {
+            f.page().tiers().stream().filter(t -> t.tier() != null).findFirst()
+                    .ifPresent(t -> all
+                            .add(words.say(Phrase.NOW_TIER, "area", t.area(), "tier", requireNonNull(t.tier()), "window", t.window(), "year", t.year())));
+        }
+        Integer days = f.year().schoolDays();
+        if (days != null) {
+            all.add(words.say(Phrase.DAYS_LINE, "n", f.year().away(), "of", days));
+        }
+        if (f.weeks().activeDays() > 0) {
+            all.add(words.say(Phrase.TIME_LINE, "n", Math.round(f.weeks().minutes()), "days", f.weeks().activeDays()));
+        }
+        Strips.SkillsNow skills = f.page().strips().skills();
+        if (skills != null) {
+            all.add(words.say(Phrase.NOW_SKILLS, "n", skills.secure(), "other", skills.notYet()));
+        }
+        if (!home() && !f.page().unseen().contains(Sight.CONTACTS)) {
+            all.add(f.page().contacts().stream().filter(Contact::reachedHome).map(Contact::on).filter(d -> !d.isBefore(yearStarts())).max(LocalDate::compareTo)
+                    .map(d -> words.say(Phrase.NOW_REACHED, "day", d)).orElse(words.say(Phrase.NOW_NOT_REACHED)));
+        }
+        plain(String.join(" ", all));
+    }
+
+    /** How many a week, of a measure with a goal. */
+    private Optional<String> trend(Lane lane) {
+        TrendCard card = lane.card();
+        if (card.goal() == null || card.phases().isEmpty()) {
+            return Optional.empty();
+        }
+        double slope = card.phases().get(card.phases().size() - 1).slope();
+        return Optional.of(words.say(slope < 0 ? Phrase.LOSING : Phrase.GAINING, "n", String.format(Locale.ROOT, "%.1f", Math.abs(slope))));
+    }
+
+    private String goal(TrendCard.GoalView goal) {
+        return words.say(Phrase.GOAL_LINE, "goal", Words.plain(goal.goalScore()), "day", goal.goalDate());
+    }
+
     private void facts() {
         if (f.page().facts().birthday() != null && !asked.codes()) {
             say(Phrase.BIRTHDAY, "day", requireNonNull(f.page().facts().birthday()));
@@ -131,7 +181,7 @@ final class StudentSheet {
     }
 
     private void scores(Lane lane) {
-        List<TrendPoint> scored = Stream.concat(lane.earlier().stream(), lane.card().points().stream()).filter(p -> p.value() != null).toList();
+        List<TrendPoint> scored = scored(lane).toList();
         if (scored.isEmpty()) {
             return;
         }
@@ -147,7 +197,7 @@ final class StudentSheet {
         }
         TrendCard.GoalView goal = card.goal();
         if (goal != null) {
-            line += " " + words.say(Phrase.GOAL_LINE, "goal", Words.plain(goal.goalScore()), "day", goal.goalDate());
+            line += " " + goal(goal);
         }
         plain(line);
         if (!home()) {
@@ -163,12 +213,9 @@ final class StudentSheet {
     private void meeting(Lane lane) {
         TrendCard card = lane.card();
         List<String> line = new ArrayList<>();
-        if (card.goal() != null && !card.phases().isEmpty()) {
-            double slope = card.phases().get(card.phases().size() - 1).slope();
-            line.add(words.say(slope < 0 ? Phrase.LOSING : Phrase.GAINING, "n", String.format(Locale.ROOT, "%.1f", Math.abs(slope))));
-            if (card.goal().chance() != null) {
-                line.add(words.say(Phrase.CHANCE, "n", Math.round(100 * card.goal().chance())));
-            }
+        trend(lane).ifPresent(line::add);
+        if (!line.isEmpty() && card.goal() != null && card.goal().chance() != null) {
+            line.add(words.say(Phrase.CHANCE, "n", Math.round(100 * card.goal().chance())));
         }
         List<SeasonStanding> seasons = lane.seasons();
         seasons.subList(Math.max(0, seasons.size() - 3), seasons.size()).stream().filter(s -> s.cell().bandName() != null)
@@ -181,14 +228,19 @@ final class StudentSheet {
         if (scored.size() < 2) {
             return;
         }
+        draw(lane, scored, Phrase.CHART, List.of());
+    }
+
+    /** @param changes days on which something began */
+    private void draw(Lane lane, List<TrendPoint> scored, Phrase says, List<LocalDate> changes) {
         TrendCard.GoalView goal = lane.card().goal();
         ScoreDrawing.Aim aim = goal == null ? null
                 : new ScoreDrawing.Aim(new ScoreDrawing.Point(goal.startDate(), goal.startScore()), new ScoreDrawing.Point(goal.goalDate(), goal.goalScore()));
         List<ScoreDrawing.Point> points = scored.stream().map(p -> new ScoreDrawing.Point(p.date(), requireNonNull(p.value()))).toList();
-        String svg = ScoreDrawing.svg(points, aim, words);
+        String svg = ScoreDrawing.svg(points, aim, changes, words);
         ScoreDrawing.Point first = points.get(0);
         ScoreDrawing.Point last = points.get(points.size() - 1);
-        String alternative = words.say(Phrase.CHART, "measure", lane.measure().name(), "n", points.size(), "first", Words.plain(first.value()), "from",
+        String alternative = words.say(says, "measure", lane.measure().name(), "n", points.size(), "first", Words.plain(first.value()), "from",
                 first.day(),
                 "last", Words.plain(last.value()), "to", last.day());
         html.append("<img alt=\"").append(text(alternative)).append("\" src=\"data:image/svg+xml;base64,")
@@ -207,7 +259,24 @@ final class StudentSheet {
         if (!home()) {
             f.page().plans().stream().flatMap(p -> p.plans().stream()).filter(p -> p.open() && p.planned() > 0)
                     .forEach(p -> say(Phrase.PLAN_GIVEN, "given", p.given(), "planned", p.planned()));
+            f.page().plans().forEach(p -> f.page().lanes().stream().filter(l -> l.measure().id() == p.measure().id()).findFirst()
+                    .ifPresent(lane -> p.plans().stream().filter(plan -> !plan.ends().isBefore(yearStarts())).forEach(plan -> course(lane, plan))));
         }
+    }
+
+    /** The scores from a while before a plan to its end, with its changes. */
+    private void course(Lane lane, Plan plan) {
+        LocalDate from = plan.starts().minusWeeks(WEEKS_BEFORE);
+        LocalDate to = plan.closedOn() != null ? plan.closedOn() : plan.ends();
+        List<TrendPoint> then = scored(lane).filter(p -> !p.date().isBefore(from) && !p.date().isAfter(to)).toList();
+        if (then.size() >= 2) {
+            html.append("<h3>").append(text(lane.measure().name())).append("</h3>");
+            draw(lane, then, Phrase.PLAN_CHART, plan.phases().stream().map(Plan.PlanPhase::starts).toList());
+        }
+    }
+
+    private static Stream<TrendPoint> scored(Lane lane) {
+        return Stream.concat(lane.earlier().stream(), lane.card().points().stream()).filter(p -> p.value() != null);
     }
 
     private LocalDate yearStarts() {

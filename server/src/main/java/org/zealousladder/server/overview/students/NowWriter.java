@@ -103,8 +103,7 @@ final class NowWriter {
 
     /** When home was last reached this year. */
     private Optional<LocalDate> lastCall() {
-        return contacts.stream().filter(c -> c.whom() == Contact.Whom.HOME && c.reached() && (c.letter() == null || c.letter() == Contact.LetterState.SENT))
-                .map(Contact::on).filter(d -> !d.isBefore(yearStarts)).max(Comparator.naturalOrder());
+        return contacts.stream().filter(Contact::reachedHome).map(Contact::on).filter(d -> !d.isBefore(yearStarts)).max(Comparator.naturalOrder());
     }
 
     /** The two or three things that fit, the most pressing first. */

@@ -12,6 +12,8 @@ import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.school.facts.StudentFacts;
 import org.zealousladder.server.school.folder.Folder;
+import org.zealousladder.server.school.roster.Lesson;
+import org.zealousladder.server.school.roster.LessonsService.TaughtIn;
 import org.zealousladder.server.school.roster.StudentRef;
 import org.zealousladder.server.school.sight.Sight;
 import org.zealousladder.server.screening.standings.Cell;
@@ -29,13 +31,16 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
  * @param next what fits now
  * @param folder notes and files that the viewer may read
  * @param teachers of the class
+ * @param groups teaching groups now, with their teachers
+ * @param lessons the timetable now
+ * @param outside assessments of bodies outside the school, the newest first
  * @param unseen what the viewer's role does not see of students
  * @param chosen lanes as the viewer has chosen them, for every student
  */
 public record StudentPage(StudentRef student, int classId, int grade, StudentFacts facts, LocalDate from, LocalDate to,
         List<Enrolment> enrolments, List<Lane> lanes, List<Decision> decisions, List<TierOnRecord> tiers,
         List<Concern> concerns, List<String> areas, List<PlansOfMeasure> plans, List<Contact> contacts, Strips strips, List<NowFigure> now,
-        List<NextStep> next, Folder folder, List<String> teachers,
+        List<NextStep> next, Folder folder, List<String> teachers, List<TaughtIn> groups, List<Lesson> lessons, List<OutsideResult> outside,
         LaneChoice chosen, List<Sight> unseen) {
 
     /** Plans on one measure, the newest first. */
@@ -50,6 +55,16 @@ public record StudentPage(StudentRef student, int classId, int grade, StudentFac
      * @param parts its sub-scores, as far as there are any
      */
     public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons, List<PartScores> parts) {}
+
+    /**
+     * What came of an outside assessment: when, in which year and class, who taught it then, and its parts as far as they are on record.
+     *
+     * @param year name of the school year; null for a day outside all that are on record
+     */
+    public record OutsideResult(MeasureRef measure, @Nullable String year, LocalDate takenOn, @Nullable String className, @Nullable Integer grade,
+            List<String> teachers, @Nullable Double value, ScoreStatus status, List<OutsidePart> parts) {}
+
+    public record OutsidePart(MeasureRef measure, @Nullable Double value, ScoreStatus status) {}
 
     /** Sub-scores on one part, the oldest first. */
     public record PartScores(MeasureRef measure, List<PartScore> scores) {}

@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -33,6 +34,7 @@ import org.zealousladder.server.school.facts.FactsService;
 import org.zealousladder.server.school.folder.FolderService;
 import org.zealousladder.server.school.people.TeachersService;
 import org.zealousladder.server.school.roster.Enrolled;
+import org.zealousladder.server.school.roster.LessonsService;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
 import org.zealousladder.server.school.roster.StudentRef;
@@ -69,12 +71,16 @@ public class StudentsService {
     private final LanesStore chosen;
     private final SightService sight;
     private final TeachersService teachers;
+    private final LessonsService lessons;
+    private final OutsideService outside;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
             StripsService strips, FolderService folder, TeachersService teachers, LanesStore chosen,
-            SightService sight) {
+            SightService sight, LessonsService lessons, OutsideService outside) {
+        this.lessons = lessons;
+        this.outside = outside;
         this.sight = sight;
         this.chosen = chosen;
         this.strips = strips;
@@ -98,7 +104,9 @@ public class StudentsService {
         List<Enrolled> history = roster.history(studentId, asOf);
         Enrolled now = roster.enrolled(studentId, asOf);
         SchoolYear year = roster.yearOf(asOf, now.schoolId());
-        Map<Integer, Measure> byId = measures.byId(asOf);
+        Map<Integer, Measure> everything = measures.byId(asOf);
+        Map<Integer, Measure> byId = new LinkedHashMap<>(everything);
+        byId.values().removeIf(Measure::outside);
         List<Score> all = scores.ofStudent(studentId, asOf);
         Map<Integer, List<Score>> byMeasure = all.stream().collect(Collectors.groupingBy(Score::measureId));
         List<Window> windows = allWindows.seasons(now.schoolId(), asOf, SEASONS);
@@ -134,7 +142,8 @@ public class StudentsService {
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
                 said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
-                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), chosen.own(), unseen);
+                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), lessons.groups(now, asOf), lessons.of(now, asOf),
+                outside.of(history, everything.values(), all, asOf), chosen.own(), unseen);
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

@@ -18,7 +18,9 @@ public record Values(Sql sql, Missing missing, @Nullable Function<List<Integer>,
     public enum Missing {
         CANNOT_TELL,
         /** No, or none of the names. */
-        NO
+        NO,
+        /** It is not shown to the viewer: nothing can be told, not even whether something is on record. */
+        UNSEEN
     }
 
     /** Nothing found: it cannot be told. */
@@ -34,6 +36,11 @@ public record Values(Sql sql, Missing missing, @Nullable Function<List<Integer>,
     /** Reckoned outside the database, by the same code as the views; a student who is left out cannot be told of. */
     public static Values figured(Function<List<Integer>, ? extends Map<Integer, ?>> how) {
         return new Values(Sql.of(""), Missing.CANNOT_TELL, how);
+    }
+
+    /** Of what the viewer's role does not see. */
+    public static Values unseen() {
+        return new Values(Sql.of(""), Missing.UNSEEN, students -> Map.of());
     }
 
     public Values orNo() {

@@ -64,7 +64,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         }
         if ("42501".equals(state)) {
             return ResponseEntity.status(HttpStatus.FORBIDDEN).body(problem(HttpStatus.FORBIDDEN, "forbidden",
-                    "That student is not one of yours. Nothing was saved."));
+                    "That is not yours to enter: the student is not one of yours, or it is hidden from your role. Nothing was saved."));
         }
         if (CANNOT_BE.stream().anyMatch(state::startsWith)) {
             LOG.info("refused by the database: {}", state);

@@ -135,6 +135,8 @@ class UndoingTest extends ServerTest {
                         List.of("student,passage,read_on,seconds,limit_seconds,last_word,level", "S1040,tide-table,2026-02-02,60,60,40,Reads it with help")),
                 Arguments.of("grouped", List.of("roster_grouped"), List.of("student,grouping,value,from,to", "S1040,home-language,Tamil,,")),
                 Arguments.of("people-at-home", List.of("roster_contact"), List.of("student,name,phone", "S1040,Ane Undone,0555 1")),
+                Arguments.of("timetable", List.of("roster_lesson"), List.of("weekday,lesson_starts,lesson_ends,subject,class,room,from",
+                        "saturday,8:30,9.15,Choir,2025-TERN,Hall,2025-08-25", "monday,8:30,9:00,Reading,2025-TERN,Room 4,2025-08-25")),
                 Arguments.of("enrolments", List.of("roster_enrolment"), List.of("student,class,from,grade", "S1040,2025-TERN,2025-08-25,3")));
     }
 

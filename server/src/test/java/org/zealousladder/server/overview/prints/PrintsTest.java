@@ -98,8 +98,43 @@ class PrintsTest extends ServerTest {
         PdfCheck.forEverybody(pdf);
         String text = PdfCheck.text(pdf);
         for (String part : List.of("Zuri Halloran, for the meeting", "Gaining ", "Chance of reaching the goal: ", "Needs a lift", "Tiers",
-                "sessions were held.", "What we agree")) {
+                "sessions were held.", "What we agree", "Now", "Home not reached this year.", "In Maths: tier 3")) {
             assertTrue(text.contains(part), part + " in " + text);
+        }
+    }
+
+    /** The paragraph says what the page says, in the words for print; the plan has its picture, told to who cannot see it. */
+    @Test
+    void nowAndThePlansCourse() throws Exception {
+        int zuri = student("Zuri Halloran");
+        Map<String, Object> form = form("meeting", "students-" + zuri);
+        form.put("sections", List.of("now", "plans"));
+        byte[] pdf = print(form);
+        PdfCheck.forEverybody(pdf);
+        String text = PdfCheck.text(pdf).replaceAll("\\s+", " ");
+        JsonNode page = body(read(teacher, "/api/students/" + zuri + "?asOf=2026-03-13"));
+        String figure = page.path("now").valueStream().filter(n -> n.path("to").asString("").equals("TREND")).findFirst().orElseThrow().path("figure")
+                .asString();
+        assertTrue(text.contains("Oral reading: Gaining " + figure + ". The goal is 94 by 8 May 2026."), text);
+        String away = page.path("now").valueStream().filter(n -> n.path("to").asString("").equals("DAYS")).findFirst().orElseThrow().path("figure").asString();
+        assertTrue(text.contains("Absent on " + away.replaceAll("\\D", "") + " of "), text);
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            StringBuilder told = new StringBuilder();
+            alternatives(document.getDocumentCatalog().getStructureTreeRoot().getKids(), told);
+            assertTrue(told.toString().matches("(?s).*Oral reading during the plan, and before: \\d+ scores, from .*"), told.toString());
+        }
+        Map<String, Object> home = form("home", "students-" + zuri);
+        home.put("sections", List.of("now"));
+        String plain = PdfCheck.text(print(home));
+        assertTrue(plain.contains("Gaining ") && !plain.contains("tier") && !plain.contains("reached"), plain);
+    }
+
+    private static void alternatives(List<Object> kids, StringBuilder told) {
+        for (Object k : kids) {
+            if (k instanceof org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement e) {
+                told.append(e.getAlternateDescription()).append('|');
+                alternatives(e.getKids(), told);
+            }
         }
     }
 

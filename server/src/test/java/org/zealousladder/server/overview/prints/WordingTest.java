@@ -45,10 +45,12 @@ class WordingTest {
     void theCourseIsDrawnWithItsEndsAndItsGoal() {
         List<ScoreDrawing.Point> points = List.of(new ScoreDrawing.Point(LocalDate.of(2025, 9, 8), 40), new ScoreDrawing.Point(LocalDate.of(2026, 1, 12), 60),
                 new ScoreDrawing.Point(MARCH, 55));
-        String svg = ScoreDrawing.svg(points, new ScoreDrawing.Aim(points.get(0), new ScoreDrawing.Point(LocalDate.of(2026, 5, 8), 80)), Wording.ENGLISH);
+        String svg = ScoreDrawing.svg(points, new ScoreDrawing.Aim(points.get(0), new ScoreDrawing.Point(LocalDate.of(2026, 5, 8), 80)),
+                List.of(LocalDate.of(2025, 10, 2), LocalDate.of(2024, 1, 1)), Wording.ENGLISH);
         assertEquals(3, svg.split("<circle").length - 1);
         assertTrue(svg.contains(">80<") && svg.contains(">40<") && svg.contains("8 May 2026") && svg.contains("8 Sep 2025"), svg);
-        String plain = ScoreDrawing.svg(points.subList(0, 1), null, Wording.ENGLISH);
+        assertEquals(1, svg.split("stroke='#444444'").length - 1, "an upright line for the change within, none for the one long before");
+        String plain = ScoreDrawing.svg(points.subList(0, 1), null, List.of(), Wording.ENGLISH);
         assertFalse(plain.contains("NaN") || plain.contains("Infinity"), plain);
         assertFalse(plain.contains("stroke-dasharray"), "no goal, no line to it");
     }

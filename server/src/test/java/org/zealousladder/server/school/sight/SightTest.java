@@ -117,6 +117,64 @@ class SightTest extends ServerTest {
             hidden += s.path("seen").asBoolean() ? 0 : 1;
             assertTrue(s.path("seen").asBoolean() || s.path("because").asString("").equals("by our rules"));
         }
-        assertEquals("8|3", all.size() + "|" + hidden);
+        assertEquals("22|3", all.size() + "|" + hidden);
+    }
+
+    /** Each lane: what can be hidden, who is refused what whole view, and what a criterion then says of Kittiwake's 23. */
+    @Test
+    void lanesAreHiddenWholeAndNothingFalseIsSaidInTheirPlace() throws Exception {
+        record Hides(String what, String view, String criterion) {}
+        String of = "?asOf=2026-03-13&year=" + thisYear() + "&who=class-" + classId("2025-KITTIWAKE");
+        List<Hides> all = List.of(new Hides("attendance", "/api/engagement/attendance" + of, "days absent this year is at least 0"),
+                new Hides("time", "/api/engagement/weeks" + of, "minutes of activity this year is at least 0"),
+                new Hides("work", "/api/work" + of, "pieces of work not in this year is at least 0"),
+                new Hides("skills", "/api/skills" + of, "skills not yet in Reading is at least 0"),
+                new Hides("tiers", "/api/tiers" + of + "&area=Reading", "tier in Reading is on record"),
+                new Hides("plans", "/api/plans" + of + "&measure=" + measure("oral-reading"), "strategy in Reading is not on record"));
+        JsonNode before = page(teacher);
+        for (Hides h : all) {
+            read(teacher, h.view()).andExpect(status().isOk());
+            assertEquals(0, find(teacher, h.criterion()).path("cannotTell").asInt() / 23, h.toString());
+            set(administrator, h.what(), "teacher", false, "by our rules").andExpect(status().isNoContent());
+            read(teacher, h.view()).andExpect(refused("403 forbidden"));
+            read(coordinator, h.view()).andExpect(status().isOk());
+            JsonNode asked = find(teacher, h.criterion());
+            assertEquals("0|23", asked.path("found").asInt() + "|" + asked.path("cannotTell").asInt(), h.toString());
+        }
+        assertTrue(page(teacher).path("facts").path("home").size() > 0);
+        set(administrator, "home", "teacher", false, "by our rules").andExpect(status().isNoContent());
+        JsonNode page = page(teacher);
+        assertEquals(0, page.path("facts").path("home").size());
+        assertEquals(7, page.path("unseen").size());
+        JsonNode strips = page.path("strips");
+        assertTrue(
+                before.path("strips").path("away").size() > 0 && before.path("strips").path("weeks").size() > 0 && before.path("strips").path("work").size() > 0
+                        && before.path("strips").path("skills").isObject() && before.path("tiers").size() > 0,
+                before.path("strips").toString());
+        assertFalse(strips.path("away").isArray(), "not: never away");
+        assertFalse(strips.path("skills").isObject(), "not: none secure");
+        assertEquals("0|0|0|0|0|0", strips.path("weeks").size() + "|" + strips.path("work").size() + "|" + strips.path("answered").size() + "|"
+                + page.path("tiers").size() + "|" + page.path("plans").size() + "|" + page.path("concerns").size());
+        assertEquals(7, body(read(teacher, "/api/scope")).path("unseen").size());
+        assertEquals(0, body(read(coordinator, "/api/scope")).path("unseen").size());
+        for (String table : List.of("attendance_day", "engagement_action", "engagement_day", "engagement_week", "work_attempt", "work_piece", "skills_answer",
+                "skills_framework", "tiers_tier", "plans_plan", "plans_phase", "plans_session", "plans_concern", "roster_contact",
+                "engagement_classes(array[" + classId("2025-KITTIWAKE") + "], '2025-09-01', '2026-03-13')")) {
+            assertEquals(0L, asking(teacher, () -> db.sql("select count(*) from " + table).query(Long.class).single()), table);
+            assertTrue(asking(coordinator, () -> db.sql("select count(*) from " + table).query(Long.class).single()) > 0, table);
+        }
+        send(teacher, "/api/plans/concerns", Map.of("student", zuri, "area", "Reading", "level", "watch", "note", "x")).andExpect(refused("403 forbidden"));
+        read(teacher, "/api/desk" + of).andExpect(status().isOk());
+    }
+
+    /** What one role does not see, others enter as before; who does not see it enters none of it. */
+    @Test
+    void whatIsHiddenIsNotEnteredEither() throws Exception {
+        set(administrator, "attendance", "teacher", false, "the office's").andExpect(status().isNoContent());
+        String enter = "insert into attendance_day (student_id, on_day, status, known_from, recorded_by) values (" + zuri
+                + ", '2026-03-12', 'absent', '2026-03-12', %d)";
+        assertTrue(org.junit.jupiter.api.Assertions.assertThrows(org.springframework.dao.DataAccessException.class,
+                () -> asking(teacher, () -> db.sql(enter.formatted(teacher.id())).update())).getMostSpecificCause().getMessage().contains("policy"));
+        assertEquals(1, asking(coordinator, () -> db.sql(enter.formatted(coordinator.id())).update()));
     }
 }
