@@ -27,6 +27,7 @@ import org.zealousladder.server.platform.criteria.Values;
  */
 final class CriterionSql {
     private static final String SEPARATOR = "\u001f";
+    private static final int LONG = 60;
 
     private final Sql base;
     private final Map<Subject, Integer> subjects = new LinkedHashMap<>();
@@ -126,10 +127,20 @@ final class CriterionSql {
                 case ALL -> joined(n.of(), " and ");
                 case ANY -> joined(n.of(), " or ");
                 case NONE -> "(not " + joined(n.of(), " or ") + ")";
-                case AT_LEAST -> "find_at_least(" + n.n() + ", array[" + n.of().stream().map(this::verdict).collect(Collectors.joining(", ")) + "])";
+                case AT_LEAST -> atLeast(n.n(), n.of().stream().map(this::verdict).toList());
             };
         }
         throw new IllegalArgumentException("a gap has no answer");
+    }
+
+    /** Yes once so many are, no once so many cannot be. Said twice of each, so for long ones there is a function. */
+    private static String atLeast(int n, List<String> of) {
+        if (of.stream().anyMatch(v -> v.length() > LONG)) {
+            return "find_at_least(" + n + ", array[" + String.join(", ", of) + "])";
+        }
+        String yes = of.stream().map(v -> "(" + v + " is true)::integer").collect(Collectors.joining(" + "));
+        String can = of.stream().map(v -> "(" + v + " is not false)::integer").collect(Collectors.joining(" + "));
+        return "(case when " + yes + " >= " + n + " then true when " + can + " < " + n + " then false end)";
     }
 
     private String joined(List<Criterion> of, String by) {

@@ -29,10 +29,15 @@ class FindStore {
 
     /** One row of counts, and who. @param counts SQL of each */
     Counted counted(CriterionSql sql, List<String> counts, String verdict, LocalDate asOf) {
-        StringBuilder select = new StringBuilder("select coalesce(array_agg(student_id) filter (where ").append(verdict)
-                .append("), '{}'), coalesce(array_agg(student_id) filter (where (").append(verdict).append(") is null), '{}')");
-        counts.forEach(c -> select.append(", count(*) filter (where ").append(c).append(")"));
-        return bound(sql.statement(select + " from told"), asOf).query((r, n) -> {
+        // Judged once for each student, however often it is counted.
+        StringBuilder judged = new StringBuilder(", judged as materialized (select student_id, (").append(verdict).append(") as verdict");
+        StringBuilder select = new StringBuilder(
+                "select coalesce(array_agg(student_id) filter (where verdict), '{}'), coalesce(array_agg(student_id) filter (where verdict is null), '{}')");
+        for (int k = 0; k < counts.size(); k++) {
+            judged.append(", (").append(counts.get(k)).append(") as k").append(k);
+            select.append(", count(*) filter (where k").append(k).append(')');
+        }
+        return bound(sql.statement(judged + " from told)\n" + select + " from judged"), asOf).query((r, n) -> {
             List<Integer> all = new ArrayList<>();
             for (int k = 0; k < counts.size(); k++) {
                 all.add(r.getInt(k + 3));
@@ -74,7 +79,7 @@ class FindStore {
 
     /** Of many named parts the planner thinks far too highly, and would spend half a second on compiling what takes a tenth. */
     private JdbcClient.StatementSpec bound(Sql sql, LocalDate asOf) {
-        db.sql("select set_config('jit', 'off', true), set_config('enable_nestloop', :loops, true)")
+        db.sql("select set_config('jit', 'off', true), set_config('work_mem', '64MB', true), set_config('enable_nestloop', :loops, true)")
                 .param("loops", sql.bound().containsKey("wide") ? "off" : "on")
                 .query().singleRow();
         return db.sql(sql.text()).params(sql.bound()).param("asOf", asOf);

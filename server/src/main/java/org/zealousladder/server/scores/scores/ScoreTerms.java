@@ -39,13 +39,14 @@ public class ScoreTerms implements AnswersTerms {
                     select b.student_id, x.value from base b cross join lateral (
                       select array_agg(n.value) as value from (
                         select s.value from scores_score s where s.student_id = b.student_id and s.measure_id = :measure and""" + KNOWN
-                    + " order by s.taken_on desc, s.id desc limit :last) n having count(*) = :last) x").bind("measure", id(s)).bind("last", last.n()));
+                    + " order by s.taken_on desc limit :last) n having count(*) = :last) x").bind("measure", id(s)).bind("last", last.n()));
         }
+        // Of a day one version is known, so the day alone orders them; the index gives them so.
         // The newest of each student by itself: the index gives it at once, where all scores of a district are millions.
         return Values.of(Sql.of("""
                 select b.student_id, x.value from base b cross join lateral (
                   select s.value from scores_score s where s.student_id = b.student_id and s.measure_id = :measure and""" + KNOWN + """
-                   and s.taken_on >= :from and s.taken_on <= :to order by s.taken_on desc, s.id desc limit 1) x""").bind("measure", id(s))
+                   and s.taken_on >= :from and s.taken_on <= :to order by s.taken_on desc limit 1) x""").bind("measure", id(s))
                 .bind("from", a.first(s.when())).bind("to", a.to(s.when())));
     }
 

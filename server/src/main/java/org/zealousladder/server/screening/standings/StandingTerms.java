@@ -46,29 +46,30 @@ public class StandingTerms implements AnswersTerms {
 
     @Override
     public Map<Term, How> terms() {
-        return Map.of(Term.BAND, (s, a) -> standing(s, a, "l.names[x.place]"), Term.CLOSE_CALL, (s, a) -> standing(s, a, "x.close"), Term.PERCENTILE,
+        return Map.of(Term.BAND, (s, a) -> standing(s, a, "l.names[l.open + {place}]"), Term.CLOSE_CALL,
+                (s, a) -> standing(s, a, "exists (select from unnest(l.cuts) c where abs(:sign * p.value - c) < :near)"), Term.PERCENTILE,
                 this::percentile,
                 Term.SCREENED, this::screened, Term.SCREENING, this::screening);
     }
 
     /** The tier of one measure's band. */
     public Values tier(Subject s, Asking a) {
-        return standing(s, a, "l.tiers[x.place]::double precision");
+        return standing(s, a, "l.tiers[l.open + {place}]::double precision");
     }
 
     private Values standing(Subject s, Asking a, String what) {
         Measure measure = measures.measure(s);
-        boolean higher = measure.direction() == Direction.HIGHER_IS_BETTER;
+        // With the sign turned where lower is better, a score reaches all cuts that are no higher than it.
         return Values.of(Sql.of("""
                 select distinct on (p.student_id) p.student_id, {what} as value
                   from placed p
-                  join (select school_id, measure_id, window_id, grade, array_agg(from_score order by position) as cuts, array_agg(name order by position) as names,
-                               array_agg(tier order by position) as tiers from cuts group by 1, 2, 3, 4) l
+                  join (select school_id, measure_id, window_id, grade, count(*) filter (where from_score is null)::integer as open,
+                               coalesce(array_agg(:sign * from_score order by :sign * from_score) filter (where from_score is not null), '{}') as cuts,
+                               array_agg(name order by position) as names, array_agg(tier order by position) as tiers from cuts group by 1, 2, 3, 4) l
                     on l.school_id = p.school_id and l.measure_id = p.measure_id and l.window_id = p.window_id and l.grade = p.grade
-                  cross join lateral (select count(*) filter (where c is null or {reaches})::integer as place, coalesce(bool_or(abs(p.value - c) < :near), false) as close
-                                        from unnest(l.cuts) c) x
-                 order by p.student_id, p.starts desc""".replace("{what}", what).replace("{reaches}", higher ? "p.value >= c" : "p.value <= c"))
-                .with("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR));
+                 order by p.student_id, p.starts desc""".replace("{what}", what.replace("{place}", "width_bucket(:sign * p.value, l.cuts)")))
+                .with("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR)
+                .bind("sign", measure.direction() == Direction.HIGHER_IS_BETTER ? 1.0 : -1.0));
     }
 
     /** Screening scores with the grade that each student was in at the window's end. */
@@ -93,9 +94,9 @@ public class StandingTerms implements AnswersTerms {
                  order by p.student_id, p.starts desc""")
                 .with("placed", placed(s, a))
                 .with("everyone", Sql.of("""
-                        select g.school_id, v.grade, g.window_id, v.value, count(*) as n
-                          from (select school_id, window_id, array_agg(distinct grade)::smallint[] as grades from placed group by 1, 2) g
-                         cross join lateral scores_of_school(g.school_id, g.window_id, :measures, g.grades, :asOf) v group by 1, 2, 3, 4""")
+                        select v.school_id, v.grade, v.window_id, v.value, count(*) as n
+                          from scores_of_schools((select array_agg(distinct school_id) from placed), (select array_agg(distinct window_id) from placed), :measures,
+                                                 :asOf) v group by 1, 2, 3, 4""")
                         .bind("measures", measures.ids(s)))
                 .with("ranks", Sql.of("""
                         select school_id, grade, window_id, value, sum(n) over (partition by school_id, grade, window_id) as of,
