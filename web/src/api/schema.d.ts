@@ -5716,6 +5716,7 @@ export interface components {
             from: string;
             /** Format: int32 */
             grade: number;
+            teachers: string[];
             /** Format: date */
             to?: string;
         };

@@ -102,6 +102,7 @@ function Page({ page }: { page: StudentPage }) {
                 {className(e.className)}, {gradeWords(e.grade)}
                 <span className="block text-soft text-[13px]">
                   {longDay(e.from)} to {e.to ? longDay(e.to) : 'now'}
+                  {e.to && e.teachers.length > 0 && `, ${e.teachers.join(', ')}`}
                 </span>
               </span>
             ))}

@@ -51,6 +51,7 @@ class LaneService {
     private static final LocalDate EVER = LocalDate.of(1990, 1, 1);
     private static final int MOST = 100;
     private static final int READINGS = 4;
+    private static final int FOUR_WEEKS = 27;
     private static final int SEASONS = 6;
     /** As few scores as percentiles are told of. */
     private static final int FEWEST = 10;
@@ -94,19 +95,71 @@ class LaneService {
         }
         return switch (lane) {
             case "days" -> of(
-                    attendance.told(student, EVER, asOf).stream().map(d -> new LaneItem(d.day(), d.late() ? "Late" : "Absent", d.reason(), null)).toList());
-            case "time" -> of(activity.done(studentId, EVER, asOf, MOST + 1).stream()
-                    .map(d -> new LaneItem(d.day(), Words.sentence(d.kind()).replaceAll("\\.$", ""), Math.round(d.minutes()) + " min", null)).toList());
-            case "work" -> of(pieces(student, asOf));
-            case "skills" -> of(given(student, asOf));
+                    attendance.told(student, EVER, asOf).stream().map(d -> new LaneItem(d.day(), d.late() ? "Late" : "Absent", d.reason(), null)).toList(),
+                    beside(student, asOf, "days away this year", this::away));
+            case "time" -> of(
+                    activity.done(studentId, EVER, asOf, MOST + 1).stream()
+                            .map(d -> new LaneItem(d.day(), Words.sentence(d.kind()).replaceAll("\\.$", ""), Math.round(d.minutes()) + " min", null)).toList(),
+                    beside(student, asOf, "minutes in the last four weeks", this::minutes));
+            case "work" -> of(pieces(student, asOf), beside(student, asOf, "pieces not handed in this year", this::missing));
+            case "skills" -> of(given(student, asOf), null);
             case "tiers" -> of(tiers.ofStudent(studentId, asOf).stream().map(t -> new LaneItem(t.onDay(), t.area() + ", " + t.window() + " " + t.year(),
-                    t.tier() == null ? "retest asked for" : "tier " + t.tier(), said(t.by(), t.reason()))).toList());
+                    t.tier() == null ? "retest asked for" : "tier " + t.tier(), said(t.by(), t.reason()))).toList(), null);
             default -> throw Refusal.notFound("There is no such lane.");
         };
     }
 
-    private static LaneDetail of(List<LaneItem> all) {
-        return new LaneDetail(all.stream().limit(MOST).toList(), all.size(), List.of(), List.of(), null);
+    private static LaneDetail of(List<LaneItem> all, @Nullable String middleSays) {
+        return new LaneDetail(all.stream().limit(MOST).toList(), all.size(), List.of(), List.of(), middleSays);
+    }
+
+    /** A figure of each of some students; who is left out has none. */
+    private interface Figure {
+        Map<Integer, Double> of(List<Enrolled> students, LocalDate asOf);
+    }
+
+    private Map<Integer, Double> away(List<Enrolled> students, LocalDate asOf) {
+        return attendance.of(students, roster.yearOf(asOf, students.get(0).schoolId()), asOf).entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> (double) e.getValue().away().size()));
+    }
+
+    /** Whoever did nothing spent no minutes, as long as somebody did. */
+    private Map<Integer, Double> minutes(List<Enrolled> students, LocalDate asOf) {
+        List<Integer> ids = students.stream().map(Enrolled::id).toList();
+        Map<Integer, ActivityService.Spent> spent = activity.spent(ids, asOf.minusDays(FOUR_WEEKS), asOf);
+        return spent.isEmpty() ? Map.of() : ids.stream().collect(Collectors.toMap(id -> id, id -> {
+            ActivityService.Spent own = spent.get(id);
+            return own == null ? 0.0 : (double) Math.round(own.minutes());
+        }));
+    }
+
+    private Map<Integer, Double> missing(List<Enrolled> students, LocalDate asOf) {
+        WorkBook book = work.of(students, roster.yearOf(asOf, students.get(0).schoolId()), asOf);
+        return book.students().entrySet().stream().collect(
+                Collectors.toMap(Map.Entry::getKey, e -> (double) e.getValue().all().stream().filter(r -> r.dueBy(asOf) && !r.in()).count()));
+    }
+
+    /** Where the middle half of the class is, and where the student; null where too few have a figure. */
+    private @Nullable String beside(Enrolled student, LocalDate asOf, String what, Figure figure) {
+        List<Enrolled> mates = mates(student, asOf);
+        if (mates.isEmpty()) {
+            return "The class is not one of yours, so its middle half is not shown.";
+        }
+        Map<Integer, Double> all = figure.of(mates, asOf);
+        Double own = all.get(student.id());
+        if (all.size() < FEWEST) {
+            return null;
+        }
+        FiveNumbers f = FiveNumbers.of(all.values().stream().mapToDouble(v -> v).toArray()).orElseThrow();
+        return "The middle half of " + student.className() + ": " + Words.plain(Math.round(f.lowerQuartile())) + " to "
+                + Words.plain(Math.round(f.upperQuartile()))
+                + " " + what + (own == null ? "." : "; here " + Words.plain(own) + ".");
+    }
+
+    /** Those who are in the class now; nobody where the class is not the viewer's. */
+    private List<Enrolled> mates(Enrolled student, LocalDate asOf) {
+        return roster.classes().stream().noneMatch(c -> c.id() == student.classId()) ? List.of()
+                : roster.enrolled(new Who(Who.Kind.CLASS, student.classId(), null), roster.yearOf(asOf, student.schoolId()).id(), asOf);
     }
 
     private static @Nullable String said(@Nullable String by, @Nullable String reason) {
@@ -133,10 +186,10 @@ class LaneService {
 
     /** Of those who are in the class now, as far as the viewer sees the class. */
     private Middle middle(Enrolled student, Measure m, LocalDate asOf) {
-        if (roster.classes().stream().noneMatch(c -> c.id() == student.classId())) {
+        List<Enrolled> mates = mates(student, asOf);
+        if (mates.isEmpty()) {
             return new Middle(List.of(), "The class is not one of yours, so its middle half is not shown.");
         }
-        List<Enrolled> mates = roster.enrolled(new Who(Who.Kind.CLASS, student.classId(), null), roster.yearOf(asOf, student.schoolId()).id(), asOf);
         List<Window> seasons = windows.seasons(student.schoolId(), asOf, SEASONS);
         Standings all = standings.of(mates, List.of(m), seasons, asOf);
         List<MiddleHalf> halves = new ArrayList<>();

@@ -47,7 +47,7 @@ public record StudentPage(StudentRef student, int classId, int grade, StudentFac
     public record PlansOfMeasure(MeasureRef measure, List<Plan> plans) {}
 
     /** A time in a class. */
-    public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to) {}
+    public record Enrolment(String className, int grade, LocalDate from, @Nullable LocalDate to, List<String> teachers) {}
 
     /**
      * One measure: this year's card with its trend, the points of the years before it, and the standing in each season.

@@ -131,18 +131,20 @@ public class StudentsService {
         List<TierOnRecord> decided = tiers.ofStudent(studentId, asOf);
         List<Contact> said = contacts.of(now, asOf);
         StripsService.Read beside = strips.of(now, history, from, year, asOf, planned, byId, decided, allWindows.of(now.schoolId(), asOf));
+        Map<Integer, List<String>> taughtBy = teachers.ofClasses(history.stream().map(Enrolled::classId).distinct().toList(), asOf);
         List<Sight> unseen = sight.unseen();
         NowWriter writer = new NowWriter(lanes, beside.strips(), decided, said, beside.schoolDays(), year.starts(), asOf,
                 !unseen.contains(Sight.CONTACTS));
         return new StudentPage(now.ref(), now.classId(), now.grade(), facts.of(studentId, now.schoolId(), asOf), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
-                        .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo())).toList(),
+                        .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo(), taughtBy.getOrDefault(e.classId(), List.of())))
+                        .toList(),
                 lanes, taken, decided,
                 concerns.knownOn(List.of(studentId), null, asOf), concerns.areas(byId.values()),
                 byId.values().stream().filter(m -> planned.containsKey(m.id())).map(m -> new PlansOfMeasure(m.ref(), requireNonNull(planned.get(m.id()))))
                         .toList(),
                 said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
-                teachers.ofClasses(List.of(now.classId()), asOf).getOrDefault(now.classId(), List.of()), lessons.groups(now, asOf), lessons.of(now, asOf),
+                taughtBy.getOrDefault(now.classId(), List.of()), lessons.groups(now, asOf), lessons.of(now, asOf),
                 outside.of(history, everything.values(), all, asOf), chosen.own(), unseen);
     }
 

@@ -63,6 +63,35 @@ class LaneTest extends ServerTest {
         assertEquals(days.stream().sorted(java.util.Comparator.reverseOrder()).toList(), days);
     }
 
+    /** Days, time and work say where the middle half of the class is, reckoned here from the records by themselves. */
+    @Test
+    void daysTimeAndWorkBesideTheClass() {
+        record Figure(String lane, String sql, String words) {}
+        String here = "roster_enrolment e where e.class_id = :c and e.starts <= '2026-03-13' and (e.ends is null or e.ends >= '2026-03-13')";
+        for (Figure f : List.of(
+                new Figure("days",
+                        "(select count(*) from attendance_day d where d.student_id = e.student_id and d.status = 'absent' and d.superseded_on is null "
+                                + "and d.on_day between '2025-08-25' and '2026-03-13')",
+                        "days away this year"),
+                new Figure("time", "(select coalesce(round(sum(d.minutes)::numeric), 0) from engagement_day d where d.student_id = e.student_id "
+                        + "and d.on_day between '2026-02-14' and '2026-03-13')", "minutes in the last four weeks"))) {
+            double[] values = asking(Viewer.SYSTEM, () -> db.sql("select " + f.sql() + "::double precision from " + here).param("c", classId("2025-KITTIWAKE"))
+                    .query(Double.class).list().stream().mapToDouble(v -> v).toArray());
+            double own = asking(Viewer.SYSTEM, () -> db.sql("select " + f.sql() + "::double precision from " + here + " and e.student_id = :s")
+                    .param("c", classId("2025-KITTIWAKE")).param("s", zuri).query(Double.class).single());
+            FiveNumbers five = FiveNumbers.of(values).orElseThrow();
+            assertEquals("The middle half of Kittiwake: " + Math.round(five.lowerQuartile()) + " to " + Math.round(five.upperQuartile()) + " " + f.words()
+                    + "; here " + Math.round(own) + ".", lane(teacher, f.lane()).path("middleSays").asString(""));
+        }
+        assertTrue(lane(teacher, "work").path("middleSays").asString("")
+                .matches("The middle half of Kittiwake: \\d+ to \\d+ pieces not handed in this year; here 1\\."),
+                lane(teacher, "work").path("middleSays").toString());
+        JsonNode page = body(read(teacher, "/api/students/" + zuri + "?asOf=2026-03-13"));
+        assertEquals("[\"L. Iversen\"]",
+                page.path("enrolments").valueStream().filter(e -> e.path("className").asString("").equals("Puffin")).findFirst().orElseThrow()
+                        .path("teachers").toString());
+    }
+
     @Test
     void theMiddleHalfIsTheClasss() {
         JsonNode lane = lane(teacher, "measure-" + measure("oral-reading"));
