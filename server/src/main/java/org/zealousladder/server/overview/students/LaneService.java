@@ -51,7 +51,6 @@ class LaneService {
     private static final LocalDate EVER = LocalDate.of(1990, 1, 1);
     private static final int MOST = 100;
     private static final int READINGS = 4;
-    private static final int FOUR_WEEKS = 27;
     private static final int SEASONS = 6;
     /** As few scores as percentiles are told of. */
     private static final int FEWEST = 10;
@@ -126,7 +125,7 @@ class LaneService {
     /** Whoever did nothing spent no minutes, as long as somebody did. */
     private Map<Integer, Double> minutes(List<Enrolled> students, LocalDate asOf) {
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Map<Integer, ActivityService.Spent> spent = activity.spent(ids, asOf.minusDays(FOUR_WEEKS), asOf);
+        Map<Integer, ActivityService.Spent> spent = activity.spent(ids, asOf.minusDays(StripsService.FOUR_WEEKS), asOf);
         return spent.isEmpty() ? Map.of() : ids.stream().collect(Collectors.toMap(id -> id, id -> {
             ActivityService.Spent own = spent.get(id);
             return own == null ? 0.0 : (double) Math.round(own.minutes());

@@ -22,7 +22,6 @@ final class NowWriter {
     private static final int MOST_STEPS = 3;
     private static final int WEEKS_WITHOUT_CALL = 6;
     private static final double OFTEN = 0.1;
-    private static final int WEEKS_OF_TIME = 4;
 
     private final List<Lane> lanes;
     private final Strips strips;
@@ -32,13 +31,16 @@ final class NowWriter {
     private final LocalDate yearStarts;
     private final LocalDate asOf;
     private final boolean seesContacts;
+    private final int lately;
 
     /**
      * @param schoolDays of this year while enrolled; null where nothing of the class is on record
+     * @param lately minutes in the last four weeks
      * @param seesContacts whether the viewer sees what was said and written
      */
     NowWriter(List<Lane> lanes, Strips strips, List<TierOnRecord> tiers, List<Contact> contacts, @Nullable Integer schoolDays, LocalDate yearStarts,
-            LocalDate asOf, boolean seesContacts) {
+            LocalDate asOf, boolean seesContacts, int lately) {
+        this.lately = lately;
         this.seesContacts = seesContacts;
         this.lanes = lanes;
         this.strips = strips;
@@ -93,12 +95,8 @@ final class NowWriter {
     }
 
     private Optional<NowFigure> minutes() {
-        List<Strips.WeekSpent> newest = strips.weeks().stream().filter(w -> !w.monday().isBefore(asOf.minusWeeks(WEEKS_OF_TIME).minusDays(6))).toList();
-        if (strips.weeks().isEmpty()) {
-            return Optional.empty();
-        }
-        int sum = newest.stream().mapToInt(Strips.WeekSpent::minutes).sum();
-        return Optional.of(new NowFigure("", sum + " minutes", " of activity in the last four weeks.", NowPlace.TIME, null));
+        return strips.weeks().isEmpty() ? Optional.empty()
+                : Optional.of(new NowFigure("", lately + " minutes", " of activity in the last four weeks.", NowPlace.TIME, null));
     }
 
     /** When home was last reached this year. */

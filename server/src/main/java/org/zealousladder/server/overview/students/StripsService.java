@@ -30,6 +30,9 @@ import org.zealousladder.server.screening.tiers.TiersOnRecord.TierOnRecord;
 /** Reads what else happened to a student beside scores: a fixed number of reads, whatever the number of years. */
 @Service
 class StripsService {
+    /** Days before the last of the last four weeks. */
+    static final int FOUR_WEEKS = 27;
+
     private final RosterService roster;
     private final AttendanceService attendance;
     private final ActivityService activity;
@@ -47,8 +50,11 @@ class StripsService {
         this.frameworks = frameworks;
     }
 
-    /** @param schoolDays of this year; null where nothing of the class is on record */
-    record Read(Strips strips, @Nullable Integer schoolDays) {}
+    /**
+     * @param schoolDays of this year; null where nothing of the class is on record
+     * @param lately minutes of activity in the last four weeks, these days included
+     */
+    record Read(Strips strips, @Nullable Integer schoolDays, int lately) {}
 
     Read of(Enrolled now, List<Enrolled> history, LocalDate from, SchoolYear year, LocalDate asOf, Map<Integer, List<Plan>> plans,
             Map<Integer, Measure> measures,
@@ -62,7 +68,13 @@ class StripsService {
                 attended == null && days.away().isEmpty() ? null : days.away(), days.late(),
                 activity.ofStudent(now.id(), from, asOf).stream().map(w -> new Strips.WeekSpent(w.monday(), (int) Math.round(w.minutes()))).toList(),
                 skills(now, asOf), tiers(tiers, windows, years), answered(now, from, asOf), work(now, from, asOf)),
-                attended == null ? null : (Integer) attended.days());
+                attended == null ? null : (Integer) attended.days(), lately(now, asOf));
+    }
+
+    /** To the day, as criteria, the opened lane and the sheets have it. */
+    private int lately(Enrolled now, LocalDate asOf) {
+        ActivityService.Spent spent = activity.spent(List.of(now.id()), asOf.minusDays(FOUR_WEEKS), asOf).get(now.id());
+        return spent == null ? 0 : (int) Math.round(spent.minutes());
     }
 
     private static Strips.YearBand band(SchoolYear y, List<Enrolled> history) {

@@ -134,7 +134,7 @@ public class StudentsService {
         Map<Integer, List<String>> taughtBy = teachers.ofClasses(history.stream().map(Enrolled::classId).distinct().toList(), asOf);
         List<Sight> unseen = sight.unseen();
         NowWriter writer = new NowWriter(lanes, beside.strips(), decided, said, beside.schoolDays(), year.starts(), asOf,
-                !unseen.contains(Sight.CONTACTS));
+                !unseen.contains(Sight.CONTACTS), beside.lately());
         return new StudentPage(now.ref(), now.classId(), now.grade(), facts.of(studentId, now.schoolId(), asOf), from, year.ends(),
                 history.stream().filter(e -> !e.enrolledFrom().isAfter(asOf))
                         .map(e -> new Enrolment(e.className(), e.grade(), e.enrolledFrom(), e.enrolledTo(), taughtBy.getOrDefault(e.classId(), List.of())))

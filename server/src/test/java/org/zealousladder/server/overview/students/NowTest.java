@@ -37,6 +37,17 @@ class NowTest extends ServerTest {
                 .sql("select count(*) from attendance_day where student_id = :s and status = 'absent' and superseded_on is null and on_day >= '2025-08-25'")
                 .param("s", student("Zuri Halloran")).query(Long.class).single());
         assertTrue(now.stream().anyMatch(s -> s.startsWith("Away " + away + (away == 1 ? " day of " : " days of "))), now.toString());
+        // The same four weeks as the opened lane and a criterion, to the day.
+        String lane4 = body(read(person("m.tveit"), "/api/students/" + student("Zuri Halloran") + "/lanes/time?asOf=2026-03-13")).path("middleSays")
+                .asString("");
+        String minutes = lane4.replaceAll(".*here (\\d+)\\.$", "$1");
+        assertTrue(now.contains(minutes + " minutes of activity in the last four weeks."), now + " " + lane4);
+        JsonNode found = body(send(person("m.tveit"), "/api/find", Map.of("text", "minutes of activity in the last 4 weeks is on record", "columns",
+                "minutes of activity in the last 4 weeks", "asOf", "2026-03-13", "descending", false, "cannotTell", false, "from", 0, "rows", 500)));
+        assertEquals(Long.parseLong(minutes),
+                Math.round(found.path("rows").valueStream().filter(r -> r.at("/student/name").asString("").equals("Zuri Halloran"))
+                        .findFirst().orElseThrow().at("/values/0").asDouble()),
+                found.path("rows").path(0).toString());
         JsonNode plans = page.path("strips").path("plans");
         assertEquals(List.of("2026-01-11", "2026-01-12"), List.of(plans.get(0).path("to").asString(""), plans.get(1).path("from").asString("")),
                 "one phase ends before the next begins");
