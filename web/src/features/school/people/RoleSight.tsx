@@ -30,31 +30,61 @@ export function RoleSight() {
       </p>
       {lines.isPending && <Loading label="Looking who sees what ..." height={120} />}
       {isLost(lines) && <Failed error={lines.error} again={() => lines.refetch()} />}
-      <ul className="list-none m-0 p-0 text-[14.5px]">
-        {lines.data?.map((l) => (
-          <li key={`${l.what}-${l.role}`} className="border-t border-hair py-1 flex flex-wrap items-baseline gap-x-4">
-            <span className="min-w-56">{SIGHT[l.what]}</span>
-            <span className={l.seen ? 'text-soft' : 'font-semibold'}>
-              {l.seen ? 'shown to' : 'hidden from'} {ROLES[l.role as keyof typeof ROLES]}
-            </span>
-            {!l.seen && (
-              <span className="text-soft text-[13px]">
-                since {longDay(l.since ?? '')}
-                {l.by && `, by ${l.by}`}: {l.because}
-              </span>
-            )}
-            <Button
-              className="ml-auto"
-              aria-label={`${l.seen ? 'Hide' : 'Show'}: ${SIGHT[l.what]}, ${ROLES[l.role as keyof typeof ROLES]}`}
-              onClick={() => setChanging(l)}
-            >
-              {l.seen ? 'Hide' : 'Show'}
-            </Button>
-          </li>
-        ))}
-      </ul>
+      {lines.data && (
+        <div className="relative overflow-x-auto">
+          <table className="border-collapse text-[14.5px] w-full">
+            <thead>
+              <tr className="text-soft text-[13px]">
+                <th scope="col" className="text-left font-medium">
+                  What
+                </th>
+                <th scope="col" className="text-left font-medium">
+                  Teachers
+                </th>
+                <th scope="col" className="text-left font-medium">
+                  Coordinators
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {[...new Set(lines.data.map((l) => l.what))].map((what) => (
+                <tr key={what} className="border-t border-hair align-baseline">
+                  <th scope="row" className="text-left font-normal pr-4">
+                    {SIGHT[what]}
+                  </th>
+                  {lines.data
+                    .filter((l) => l.what === what)
+                    .map((l) => (
+                      <td key={l.role} className="pr-4">
+                        <Cell line={l} onChange={() => setChanging(l)} />
+                      </td>
+                    ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
       {changing && <Change line={changing} onClose={() => setChanging(undefined)} />}
     </section>
+  );
+}
+
+function Cell({ line: l, onChange }: { line: Line; onChange: () => void }) {
+  const whom = ROLES[l.role as keyof typeof ROLES];
+  return (
+    <>
+      <span className={l.seen ? 'text-soft' : 'font-semibold'}>{l.seen ? 'shown' : `hidden from ${whom}`}</span>{' '}
+      <Button aria-label={`${l.seen ? 'Hide' : 'Show'}: ${SIGHT[l.what]}, ${whom}`} onClick={onChange}>
+        {l.seen ? 'Hide' : 'Show'}
+      </Button>
+      {!l.seen && (
+        <span className="block text-soft text-[13px]">
+          since {longDay(l.since ?? '')}
+          {l.by && `, by ${l.by}`}: {l.because}
+        </span>
+      )}
+    </>
   );
 }
 

@@ -8,6 +8,7 @@ import org.zealousladder.server.overview.periods.PeriodsService;
 import org.zealousladder.server.platform.problems.Refusal;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Whose;
+import org.zealousladder.server.school.sight.SightService;
 
 /** Puts the tables of a report together. */
 @Service
@@ -15,8 +16,10 @@ import org.zealousladder.server.school.roster.Whose;
 class ReportsService {
     private final RosterService roster;
     private final PeriodsService periods;
+    private final SightService sight;
 
-    ReportsService(RosterService roster, PeriodsService periods) {
+    ReportsService(RosterService roster, PeriodsService periods, SightService sight) {
+        this.sight = sight;
         this.roster = roster;
         this.periods = periods;
     }
@@ -27,6 +30,6 @@ class ReportsService {
         RosterService.Members members = roster.members(whose, asOf);
         Period period = periods.of(members.students(), from, to, asOf);
         return new ReportsView(members.title(), members.one(), period.from(), period.to(), asOf, members.students().size(),
-                new Tables(period, periods.states(period)).all());
+                new Tables(period, periods.states(period), sight.unseen()).all());
     }
 }

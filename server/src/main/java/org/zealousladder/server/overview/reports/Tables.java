@@ -27,6 +27,7 @@ import org.zealousladder.server.overview.reports.ReportTable.ReportLine;
 import org.zealousladder.server.overview.reports.ReportTable.ReportPart;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.StudentRef;
+import org.zealousladder.server.school.sight.Sight;
 import org.zealousladder.server.screening.standings.Cell;
 
 /** The tables of a period. What a column is called and what it counts stands here alone: for the screen, the PDF and the workbook. */
@@ -36,9 +37,11 @@ final class Tables {
     private final Period period;
     private final Map<Integer, Map<Integer, SkillState>> states;
     private final List<Enrolled> students;
+    private final List<Sight> unseen;
 
-    /** @param states of the students on the last day, by student and skill */
-    Tables(Period period, Map<Integer, Map<Integer, SkillState>> states) {
+    /** @param states of the students on the last day, by student and skill; @param unseen what the viewer's role does not see */
+    Tables(Period period, Map<Integer, Map<Integer, SkillState>> states, List<Sight> unseen) {
+        this.unseen = unseen;
         this.period = period;
         this.states = states;
         students = period.students().stream().sorted(Comparator.comparing(Enrolled::ref, StudentRef.BY_NAME)).toList();
@@ -48,15 +51,22 @@ final class Tables {
         return List.of(takingPart(), results(), skills(), studentsSkills());
     }
 
-    private record Part(Enrolled student, TookPart took) {}
+    private record Part(Enrolled student, TookPart took, List<Sight> unseen) {
+        /** Nothing where the viewer's role does not see it: none would be wrong. */
+        @Nullable
+        Object shown(Sight of, Object value) {
+            return unseen.contains(of) ? null : value;
+        }
+    }
 
     private static final List<TableColumn<Part>> PART = List.of(
             TableColumn.of("Class", "The class on the last day.", ColumnKind.TEXT, p -> p.student().className()),
-            TableColumn.count("Sessions", "Sessions of intervention plans that were held.", p -> p.took().sessions()),
-            TableColumn.count("Active days", "Days on which anything was done in a program, or is on record as practice.", p -> p.took().activeDays()),
-            TableColumn.count("Minutes", "Minutes of such activity.", p -> Math.round(p.took().minutes())),
-            TableColumn.count("Work due", "Pieces of work that were due, without those excused.", p -> p.took().due()),
-            TableColumn.count("Handed in", "Of these handed in, marked or not.", p -> p.took().in()),
+            TableColumn.count("Sessions", "Sessions of intervention plans that were held.", p -> p.shown(Sight.PLANS, p.took().sessions())),
+            TableColumn.count("Active days", "Days on which anything was done in a program, or is on record as practice.",
+                    p -> p.shown(Sight.TIME, p.took().activeDays())),
+            TableColumn.count("Minutes", "Minutes of such activity.", p -> p.shown(Sight.TIME, Math.round(p.took().minutes()))),
+            TableColumn.count("Work due", "Pieces of work that were due, without those excused.", p -> p.shown(Sight.WORK, p.took().due())),
+            TableColumn.count("Handed in", "Of these handed in, marked or not.", p -> p.shown(Sight.WORK, p.took().in())),
             TableColumn.count("Points", "Points earned in work that was marked.", p -> p.took().possible() > 0 ? round(p.took().points()) : null),
             TableColumn.count("Of points", "Points that could be earned there.", p -> p.took().possible() > 0 ? round(p.took().possible()) : null),
             TableColumn.of("Share earned", "Points earned of those that could be.", ColumnKind.SHARE,
@@ -71,7 +81,7 @@ final class Tables {
     }
 
     private ReportTable takingPart() {
-        List<Part> rows = students.stream().map(e -> new Part(e, requireNonNull(period.part().get(e.id())))).toList();
+        List<Part> rows = students.stream().map(e -> new Part(e, requireNonNull(period.part().get(e.id())), unseen)).toList();
         return new ReportTable(ReportKind.TAKING_PART, "Taking part", "Sessions, days, minutes and work of each student.", "Student", heads(PART),
                 List.of(part(PART, rows, p -> new ReportLine(p.student().ref(), null, cells(PART, p)))));
     }

@@ -163,6 +163,24 @@ class SightTest extends ServerTest {
             assertEquals(0L, asking(teacher, () -> db.sql("select count(*) from " + table).query(Long.class).single()), table);
             assertTrue(asking(coordinator, () -> db.sql("select count(*) from " + table).query(Long.class).single()) > 0, table);
         }
+        // A report has no noughts in the place of what is hidden, nor has a comparison.
+        String span = "&asOf=2026-03-13&from=2025-09-01&to=2026-03-13";
+        JsonNode took = body(read(teacher, "/api/reports?who=class-" + classId("2025-KITTIWAKE") + span)).at("/tables/0");
+        JsonNode theirs = body(read(coordinator, "/api/reports?who=class-" + classId("2025-KITTIWAKE") + span)).at("/tables/0");
+        for (int c = 1; c < took.path("columns").size(); c++) {
+            for (JsonNode line : took.at("/parts/0/lines")) {
+                assertTrue(line.path("cells").get(c).isEmpty(), took.path("columns").get(c) + " " + line);
+            }
+            int column = c;
+            assertTrue(theirs.at("/parts/0/lines").valueStream().anyMatch(l -> !l.path("cells").get(column).isEmpty()),
+                    theirs.path("columns").get(c).toString());
+        }
+        assertEquals(0, body(read(teacher, "/api/reports?who=class-" + classId("2025-KITTIWAKE") + span)).at("/tables/2/parts/0/lines").size());
+        String two = "/api/compare?asOf=2026-03-13&aFrom=2025-09-01&aTo=2025-12-19&bFrom=2026-01-05&bTo=2026-03-13&a=class-" + classId("2025-KITTIWAKE")
+                + "&b=class-"
+                + classId("2025-KITTIWAKE");
+        assertTrue(body(read(coordinator, two)).toString().contains("\"key\":\"sessions\""));
+        assertFalse(body(read(teacher, two)).toString().matches("(?s).*\"group\":\"(ENGAGEMENT|SKILLS|WORK)\".*"), "none of what is hidden");
         send(teacher, "/api/plans/concerns", Map.of("student", zuri, "area", "Reading", "level", "watch", "note", "x")).andExpect(refused("403 forbidden"));
         read(teacher, "/api/desk" + of).andExpect(status().isOk());
     }
