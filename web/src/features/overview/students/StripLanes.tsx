@@ -93,8 +93,8 @@ export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) 
   const { key, title, words, height } = strip;
   const { scope } = useScope();
   const here = HERE[key];
-  // A plan that runs is what the page is looked at for.
-  const [open, setOpen] = useState(key === 'plans' && page.strips.plans.some((p) => p.running));
+  // What is done and what was decided is what the page is looked at for.
+  const [open, setOpen] = useState(key === 'plans');
   const detail = useLane(page.student.id, key, scope.asOf, open && !here);
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const first = dayNumber(page.from);

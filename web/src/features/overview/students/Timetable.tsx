@@ -17,7 +17,19 @@ export function Timetable({ page }: { page: StudentPage }) {
         <h2 className="inline text-[15px] font-semibold m-0">Timetable now</h2>
         <span className="text-soft text-[13px] ml-3">{plural(lessons.length, 'lesson')} a week</span>
       </summary>
-      <div className="relative overflow-x-auto">
+      <ul className="sm:hidden m-0 p-0 list-none text-[14px]">
+        {days.map((d) => (
+          <li key={d.name} className="border-t border-hair py-1">
+            {d.name}
+            <span className="block text-soft text-[13px]">
+              {d.of
+                .map((l) => `${clock(l.starts)} ${[l.subject, l.group, l.room].filter(Boolean).join(', ')}`)
+                .join('; ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <div className="relative overflow-x-auto hidden sm:block">
         <table className="border-collapse text-[13.5px]">
           <thead>
             <tr className="text-soft text-[12.5px]">

@@ -65,7 +65,8 @@ class PlansTest extends BrowserTest {
         assertThat(line).containsText("1 of 0");
         line.getByRole(AriaRole.LINK).first().click();
         assertThat(page.getByText("Guesses long words")).isVisible();
-        Locator lane = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHas(heading("Oral reading")));
+        Locator lane = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHas(
+                page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Oral reading").setExact(true))));
         lane.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set a goal")).click();
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Grow like others")).click();
         assertThat(dialog()).containsText(Pattern.compile("Needs [\\d.]+ a week for \\d+ weeks"));
