@@ -64,7 +64,8 @@ class CompareService {
     CompareView view(Side a, Side b, LocalDate asOf) {
         Both both = both(a, b, asOf);
         return new CompareView(side(a, both.one(), both.first()), side(b, both.other(), both.second()), both.same(),
-                Lines.of(both.first(), both.second()).stream().map(l -> l.row(both.same())).toList());
+                // What nobody has on both sides, where those count alone, is not "nothing on record": there is nothing to compare.
+                Lines.of(both.first(), both.second()).stream().map(l -> l.row(both.same())).filter(r -> r.firstN() + r.secondN() > 0).toList());
     }
 
     private static CompareSide side(Side asked, RosterService.Members members, Period period) {
