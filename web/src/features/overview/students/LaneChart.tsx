@@ -7,7 +7,7 @@ import { TrendRibbon } from '../../../charts/marks/TrendRibbon';
 import { commonFrame, scalesFor } from '../../../charts/scales';
 import { useDrawnWidth } from '../../../charts/useDrawnWidth';
 import { dayNumber, plural, score } from '../../../lib/format';
-import { YearBands } from './StripLanes';
+import { YearBands } from './YearBands';
 
 const WIDTH = 860;
 const HEIGHT = 128;

@@ -14,7 +14,8 @@ import { OpenButton } from './OpenButton';
 import { OpenLane } from './OpenLane';
 import { Parts } from './Parts';
 import { useChooseLanes, useLane } from './queries';
-import { StripLane, stripsOf } from './StripLanes';
+import { StripLane } from './StripLane';
+import { stripsOf } from './strips';
 
 /** All lanes on one time axis, as the viewer has ordered them. */
 export function Lanes({ page, onGoal }: { page: StudentPage; onGoal: (card: TrendCard) => void }) {

@@ -24,5 +24,6 @@ begin
   return query');
   execute replace(pg_get_functiondef('engagement_usual'::regproc), 'return query', 'if not scope_sees(''time'') then return; end if;
   return query');
-  execute replace(pg_get_functiondef('skills_of_grade'::regproc), 'and (scope_role() = ''administrator''', 'and scope_sees(''skills'') and (scope_role() = ''administrator''');
+  execute replace(pg_get_functiondef('skills_of_grade'::regproc), 'and (scope_role() = ''administrator''',
+                  'and scope_sees(''skills'') and (scope_role() = ''administrator''');
 end $$;

@@ -99,12 +99,14 @@ begin
   end if;
   marks := array(select s.id from scores_kept_stale s);
   for pair in
-    select k.measure_id, k.window_id, k.starts, k.ends, y.school_id from scores_kept_of k join measures_window w on w.id = k.window_id join roster_year y on y.id = w.year_id
+    select k.measure_id, k.window_id, k.starts, k.ends, y.school_id
+      from scores_kept_of k join measures_window w on w.id = k.window_id join roster_year y on y.id = w.year_id
      where k.ready_after < pg_snapshot_xmin(pg_current_snapshot())
        and (k.kept_at is null or exists (select from scores_kept_stale s where s.id = any (marks) and (s.measure_id, s.window_id) = (k.measure_id, k.window_id)))
      order by k.window_id
   loop
-    ids := array(select distinct e.student_id from roster_enrolment e join roster_class c on c.id = e.class_id where pair.school_id is null or c.school_id = pair.school_id);
+    ids := array(select distinct e.student_id from roster_enrolment e join roster_class c on c.id = e.class_id
+                  where pair.school_id is null or c.school_id = pair.school_id);
     with fresh as materialized (
       select s.* from scores_screening_wide(ids, array[pair.measure_id], array[pair.window_id], array[pair.starts], array[pair.ends], 'infinity') s),
     gone as (
@@ -136,7 +138,8 @@ create function scores_kept_tells(in_measures smallint[], in_windows integer[], 
   select as_of >= scope_today()
      and not exists (select from scores_kept_stale d where d.window_id = any (in_windows) and d.measure_id = any (in_measures))
      and not exists (select from unnest(in_windows, in_starts, in_ends) w(id, starts, ends) cross join unnest(in_measures) m(id)
-                      where not exists (select from scores_kept_of k where (k.measure_id, k.window_id, k.starts, k.ends) = (m.id, w.id, w.starts, w.ends) and k.kept_at is not null))
+                      where not exists (select from scores_kept_of k
+                                         where (k.measure_id, k.window_id, k.starts, k.ends) = (m.id, w.id, w.starts, w.ends) and k.kept_at is not null))
 $$;
 
 do $$

@@ -12,7 +12,6 @@ import org.springframework.stereotype.Service;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.overview.students.StudentPage.OutsidePart;
 import org.zealousladder.server.overview.students.StudentPage.OutsideResult;
-import org.zealousladder.server.school.people.TeachersService;
 import org.zealousladder.server.school.roster.Enrolled;
 import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.SchoolYear;
@@ -22,22 +21,19 @@ import org.zealousladder.server.scores.scores.Score;
 @Service
 class OutsideService {
     private final RosterService roster;
-    private final TeachersService teachers;
 
-    OutsideService(RosterService roster, TeachersService teachers) {
+    OutsideService(RosterService roster) {
         this.roster = roster;
-        this.teachers = teachers;
     }
 
-    /** @param history the student's times in classes; @param scores all of the student's */
-    List<OutsideResult> of(List<Enrolled> history, Collection<Measure> measures, List<Score> scores, LocalDate asOf) {
+    /** @param history the student's times in classes; @param scores all of the student's; @param taughtBy names of teachers by class */
+    List<OutsideResult> of(List<Enrolled> history, Collection<Measure> measures, List<Score> scores, Map<Integer, List<String>> taughtBy) {
         Map<Integer, Measure> outside = measures.stream().filter(Measure::outside).collect(Collectors.toMap(Measure::id, m -> m));
         List<Score> own = scores.stream().filter(s -> outside.containsKey(s.measureId())).toList();
         if (own.isEmpty()) {
             return List.of();
         }
         List<SchoolYear> years = history.stream().map(Enrolled::schoolId).distinct().flatMap(id -> roster.years(id).stream()).toList();
-        Map<Integer, List<String>> taughtBy = teachers.ofClasses(history.stream().map(Enrolled::classId).distinct().toList(), asOf);
         return own.stream().filter(s -> measure(outside, s).whole() || alone(s, own, outside)).map(s -> {
             Measure m = measure(outside, s);
             Enrolled then = then(history, s.takenOn());

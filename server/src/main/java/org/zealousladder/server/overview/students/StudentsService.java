@@ -145,7 +145,7 @@ public class StudentsService {
                         .toList(),
                 said, beside.strips(), writer.now(), writer.next(), folder.of(studentId, asOf),
                 taughtBy.getOrDefault(now.classId(), List.of()), lessons.groups(now, asOf), lessons.of(now, asOf),
-                outside.of(history, everything.values(), all, asOf), chosen.own(), unseen);
+                outside.of(history, everything.values(), all, taughtBy), chosen.own(), unseen);
     }
 
     private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,

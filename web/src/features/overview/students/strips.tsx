@@ -1,20 +1,8 @@
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import type { Strips, StudentPage } from '../../../api/types';
-import { useDrawnWidth } from '../../../charts/useDrawnWidth';
-import { dayNumber, longDay, plural, shortDay } from '../../../lib/format';
-import { useScope } from '../../../lib/scope';
+import { longDay, plural, shortDay } from '../../../lib/format';
 import { tierColour } from '../../../ui/TierMark';
-import { ContactsBehind, PlansBehind } from './Behind';
-import { OpenButton } from './OpenButton';
-import { OpenLane } from './OpenLane';
-import { useLane } from './queries';
-
-const WIDTH = 860;
-/** As the lanes of scores have it. */
-const LEFT = 34;
-const RIGHT = 12;
-
-type X = (day: string) => number;
+import { LEFT, type X } from './YearBands';
 
 /** One kind of what else happened: its lane's key, its title, and what it says in words. */
 export interface Strip {
@@ -80,72 +68,6 @@ export function stripsOf(page: StudentPage): Strip[] {
     },
   ];
   return all.filter((s) => s !== false);
-}
-
-/** Lanes whose detail is on the page already; that of the others is read when they are opened. */
-const HERE: Record<string, (page: StudentPage) => ReactNode> = {
-  plans: (page) => <PlansBehind page={page} />,
-  'contacts-strip': (page) => <ContactsBehind page={page} />,
-};
-
-/** One lane of them, on the time axis that the lanes of scores share. */
-export function StripLane({ page, strip }: { page: StudentPage; strip: Strip }) {
-  const { key, title, words, height } = strip;
-  const { scope } = useScope();
-  const here = HERE[key];
-  // What is done and what was decided is what the page is looked at for.
-  const [open, setOpen] = useState(key === 'plans');
-  const detail = useLane(page.student.id, key, scope.asOf, open && !here);
-  const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
-  const first = dayNumber(page.from);
-  const last = dayNumber(page.to);
-  const x: X = (day) => LEFT + ((dayNumber(day) - first) / Math.max(1, last - first)) * (width - LEFT - RIGHT);
-  return (
-    <section aria-labelledby={`lane-${key}`}>
-      <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 id={`lane-${key}`} className="text-[15px] font-semibold m-0" tabIndex={-1}>
-          {title}
-        </h2>
-        <span className="text-soft text-[13px]">{words}</span>
-        <span className="ml-auto no-print">
-          <OpenButton title={title} open={open} onOpen={setOpen} />
-        </span>
-      </div>
-      <svg
-        ref={ref}
-        width="100%"
-        viewBox={`0 0 ${width} ${height}`}
-        role="img"
-        aria-label={`${title}: ${words}`}
-        className="block max-w-full"
-      >
-        <YearBands strips={page.strips} x={x} height={height} />
-        {strip.marks(x)}
-      </svg>
-      {open && (here ? here(page) : <OpenLane lane={detail} title={title} />)}
-    </section>
-  );
-}
-
-/** The holidays between two school years are shaded. */
-export function YearBands({ strips, x, height }: { strips: Strips; x: X; height: number }) {
-  return (
-    <g aria-hidden>
-      {strips.years.slice(1).map((y, i) => {
-        const from = Math.max(LEFT, x(strips.years[i]?.ends ?? y.starts));
-        return (
-          <rect
-            key={y.name}
-            x={from}
-            y={0}
-            width={Math.max(0, x(y.starts) - from)}
-            height={height}
-            fill="var(--wash)"
-          />
-        );
-      })}
-    </g>
-  );
 }
 
 function Plans({ strips, x }: { strips: Strips; x: X }) {
