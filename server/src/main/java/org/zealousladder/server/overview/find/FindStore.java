@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -37,13 +38,13 @@ class FindStore {
             judged.append(", (").append(counts.get(k)).append(") as k").append(k);
             select.append(", count(*) filter (where k").append(k).append(')');
         }
-        return bound(sql.statement(judged + " from told)\n" + select + " from judged"), asOf).query((r, n) -> {
+        return ran(sql.statement(judged + " from told)\n" + select + " from judged"), asOf, q -> q.query((r, n) -> {
             List<Integer> all = new ArrayList<>();
             for (int k = 0; k < counts.size(); k++) {
                 all.add(r.getInt(k + 3));
             }
             return new Counted(all, ids(r, 1), ids(r, 2));
-        }).single();
+        }).single());
     }
 
     private static List<Integer> ids(ResultSet r, int column) throws SQLException {
@@ -52,13 +53,13 @@ class FindStore {
 
     /** Those of whom something holds or cannot be told. */
     List<Integer> notRuledOut(CriterionSql sql, String verdict, LocalDate asOf) {
-        return bound(sql.statement("select student_id from told where (" + verdict + ") is not false"), asOf).query(Integer.class).list();
+        return ran(sql.statement("select student_id from told where (" + verdict + ") is not false"), asOf, q -> q.query(Integer.class).list());
     }
 
     /** A page of students, by name. */
     List<Integer> byName(Sql base, LocalDate asOf, int limit, int offset) {
         Sql page = new CriterionSql(base).table(List.of(), BY_NAME);
-        return bound(new Sql(page.body() + " limit " + limit + " offset " + offset, page.withs(), page.bound()), asOf).query(Integer.class).list();
+        return ran(new Sql(page.body() + " limit " + limit + " offset " + offset, page.withs(), page.bound()), asOf, q -> q.query(Integer.class).list());
     }
 
     /** @param values in the columns' order */
@@ -74,14 +75,18 @@ class FindStore {
             return new Row(r.getInt(1), values);
         };
         Sql table = sql.table(selected, order);
-        return bound(new Sql(table.body() + " limit " + limit + " offset " + offset, table.withs(), table.bound()), asOf).query(row).list();
+        return ran(new Sql(table.body() + " limit " + limit + " offset " + offset, table.withs(), table.bound()), asOf, q -> q.query(row).list());
     }
 
-    /** Of many named parts the planner thinks far too highly, and would spend half a second on compiling what takes a tenth. */
-    private JdbcClient.StatementSpec bound(Sql sql, LocalDate asOf) {
+    /**
+     * Of many named parts the planner thinks far too highly, and would spend half a second on compiling what takes a tenth. What is set here is for this one
+     * statement: the rest of the transaction reads a few rows of many tables, and would read each of them whole.
+     */
+    private <T> T ran(Sql sql, LocalDate asOf, Function<JdbcClient.StatementSpec, T> how) {
         db.sql("select set_config('jit', 'off', true), set_config('work_mem', '64MB', true), set_config('enable_nestloop', :loops, true)")
-                .param("loops", sql.bound().containsKey("wide") ? "off" : "on")
-                .query().singleRow();
-        return db.sql(sql.text()).params(sql.bound()).param("asOf", asOf);
+                .param("loops", sql.bound().containsKey("wide") ? "off" : "on").query().singleRow();
+        T answer = how.apply(db.sql(sql.text()).params(sql.bound()).param("asOf", asOf));
+        db.sql("set local jit to default; set local work_mem to default; set local enable_nestloop to default").update();
+        return answer;
     }
 }
