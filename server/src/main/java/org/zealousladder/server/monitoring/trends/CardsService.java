@@ -58,6 +58,14 @@ public class CardsService {
         return Ground.of(known, plans.knownOn(byGoal, null, asOf), decisions.knownOn(byGoal, null, asOf));
     }
 
+    /** The same on some measures. */
+    Ground ground(List<Enrolled> students, List<Integer> of, LocalDate asOf) {
+        Integer one = of.size() == 1 ? of.get(0) : null;
+        List<Goal> known = goals.knownOn(ids(students), one, asOf).stream().filter(g -> of.contains(g.measureId())).toList();
+        List<Integer> byGoal = known.stream().map(Goal::studentId).distinct().toList();
+        return Ground.of(known, plans.knownOn(byGoal, one, asOf), decisions.knownOn(byGoal, one, asOf));
+    }
+
     /** The same of who is followed on one measure, with or without a goal. */
     public Ground ground(Following following, int measure, LocalDate asOf) {
         return Ground.of(following.goals(), following.plans(), decisions.knownOn(following.students(), measure, asOf));

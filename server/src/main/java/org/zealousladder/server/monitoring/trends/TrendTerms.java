@@ -1,5 +1,6 @@
 package org.zealousladder.server.monitoring.trends;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -49,11 +50,11 @@ class TrendTerms implements AnswersTerms {
 
     /** Of measures that a student is not monitored on nothing is said. */
     private Values of(Subject s, Asking a, Function<Progress, @Nullable Object> what) {
-        List<Short> meant = List.of(names.ids(s));
+        List<Integer> meant = Arrays.stream(names.ids(s)).map(Short::intValue).toList();
         return Values.figured(ids -> {
             Map<Integer, Object> all = new HashMap<>();
-            for (Progress p : a.once(List.of(TrendTerms.class, ids), () -> progress(ids, a))) {
-                Object value = meant.contains((short) p.measure().id()) ? what.apply(p) : null;
+            for (Progress p : a.once(List.of(TrendTerms.class, ids, meant), () -> progress(ids, meant, a))) {
+                Object value = what.apply(p);
                 if (value != null) {
                     // Of several measures, whether on any of them.
                     all.merge(p.student().id(), value, (x, y) -> x instanceof Boolean b && b ? x : y);
@@ -63,9 +64,8 @@ class TrendTerms implements AnswersTerms {
         });
     }
 
-    private List<Progress> progress(List<Integer> ids, Asking a) {
-        return roster.byYear(ids, a.asOf()).entrySet().stream()
-                .flatMap(y -> cards.progress(y.getValue(), measures.byId(a.asOf()), cards.ground(y.getValue(), a.asOf()), y.getKey(), a.asOf()).stream())
-                .toList();
+    private List<Progress> progress(List<Integer> ids, List<Integer> meant, Asking a) {
+        return roster.byYear(ids, a.asOf()).entrySet().stream().flatMap(y -> cards
+                .progress(y.getValue(), measures.byId(a.asOf()), cards.ground(y.getValue(), meant, a.asOf()), y.getKey(), a.asOf()).stream()).toList();
     }
 }

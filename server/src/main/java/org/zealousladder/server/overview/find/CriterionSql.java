@@ -151,7 +151,8 @@ final class CriterionSql {
     Sql statement(String select) {
         StringBuilder text = new StringBuilder("with ").append(base.text());
         answers.forEach((name, sql) -> text.append(",\n").append(name).append(" as materialized (\n").append(sql).append(')'));
-        text.append(",\ntold as materialized (\nselect b.*").append(columns.stream().map(c -> ", " + c).collect(Collectors.joining())).append(" from base b");
+        text.append(",\ntold as materialized (\nselect b.student_id").append(columns.stream().map(c -> ", " + c).collect(Collectors.joining()))
+                .append(" from base b");
         joins(text);
         text.append(")\n").append(select);
         return new Sql(text.toString(), Map.of(), bound);

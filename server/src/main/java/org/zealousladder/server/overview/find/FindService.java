@@ -63,7 +63,7 @@ public class FindService {
             FindStore.Counted all = everybody(base, ask.asOf());
             List<Subject> columns = columns(ask.columns(), null);
             return new FindView("", null, all.found().size(), all.found().size(), 0, List.of(), FindView.FindShown.FOUND, texts(columns),
-                    rows(columns, all.found(), ask), List.of(), null);
+                    rows(columns, all.found(), Map.of(), ask), List.of(), null);
         }
         return view(c, base, ask);
     }
@@ -76,7 +76,8 @@ public class FindService {
         List<Subject> columns = columns(ask.columns(), c);
         List<Integer> shown = ask.cannotTell() ? counted.cannotTell() : counted.found();
         return new FindView(text.text(), null, counted.counts().get(0), counted.found().size(), counted.cannotTell().size(), counts.reasons(counted),
-                ask.cannotTell() ? FindView.FindShown.CANNOT_TELL : FindView.FindShown.FOUND, texts(columns), rows(columns, shown, ask), counts.lines(counted),
+                ask.cannotTell() ? FindView.FindShown.CANNOT_TELL : FindView.FindShown.FOUND, texts(columns), rows(columns, shown, prepared.reckoned(), ask),
+                counts.lines(counted),
                 Edits.more(c));
     }
 
@@ -114,7 +115,7 @@ public class FindService {
     /** All of some students with what columns say of them. @param columns null: those that the criterion speaks of @throws MistakeException as above */
     public FoundTable table(String text, @Nullable String columns, List<Integer> students, @Nullable Integer sort, boolean descending, LocalDate asOf) {
         List<Subject> wanted = columns(columns, text.isBlank() ? null : read(text));
-        return new FoundTable(texts(wanted), rows(wanted, students, asOf, new Finder.Sorted(sort, descending), 0, Integer.MAX_VALUE));
+        return new FoundTable(texts(wanted), rows(wanted, students, asOf, Map.of(), new Finder.Sorted(sort, descending), 0, Integer.MAX_VALUE));
     }
 
     /** All that a view shows, from its first row on. @throws Refusal 422 where the criterion is not understood */
@@ -134,19 +135,21 @@ public class FindService {
         return table(ask.text(), ask.columns(), students, ask.sort(), ask.descending(), ask.asOf());
     }
 
-    private List<FindView.FindRow> rows(List<Subject> columns, List<Integer> students, FindAsk ask) {
-        return rows(columns, students, ask.asOf(), new Finder.Sorted(ask.sort(), ask.descending()), ask.from(), ask.rows()).stream()
+    private List<FindView.FindRow> rows(List<Subject> columns, List<Integer> students, Map<Subject, Map<Integer, ?>> reckoned, FindAsk ask) {
+        return rows(columns, students, ask.asOf(), reckoned, new Finder.Sorted(ask.sort(), ask.descending()), ask.from(), ask.rows()).stream()
                 .map(r -> new FindView.FindRow(r.student().ref(), r.values())).toList();
     }
 
-    private List<FoundRow> rows(List<Subject> columns, List<Integer> students, LocalDate asOf, Finder.Sorted by, int from, int rows) {
+    private List<FoundRow> rows(List<Subject> columns, List<Integer> students, LocalDate asOf, Map<Subject, Map<Integer, ?>> reckoned, Finder.Sorted by,
+            int from,
+            int rows) {
         if (students.isEmpty()) {
             return List.of();
         }
         // By name, the page is known before anything is told of anybody: then it is told of those on it alone.
         boolean byName = by.column() == null;
         List<Integer> page = byName ? store.byName(roster.base(students, asOf), asOf, rows, from) : students;
-        List<FindStore.Row> table = finder.table(columns, page, roster.base(page, asOf), asOf, by, byName ? 0 : from, rows);
+        List<FindStore.Row> table = finder.table(columns, page, roster.base(page, asOf), asOf, reckoned, by, byName ? 0 : from, rows);
         Map<Integer, Enrolled> names = roster.enrolledAmong(table.stream().map(FindStore.Row::student).toList(), asOf).stream()
                 .collect(Collectors.toMap(Enrolled::id, Function.identity(), (a, b) -> a));
         return table.stream().filter(r -> names.containsKey(r.student())).map(r -> new FoundRow(requireNonNull(names.get(r.student())), r.values())).toList();

@@ -30,8 +30,8 @@ class Finder {
         this.store = store;
     }
 
-    /** A criterion put into SQL: what can be counted is said by it. */
-    record Prepared(CriterionSql sql, String verdict) {
+    /** A criterion put into SQL: what can be counted is said by it. @param reckoned of all who are not ruled out */
+    record Prepared(CriterionSql sql, String verdict, Map<Subject, Map<Integer, ?>> reckoned) {
         /** SQL of what a node of the criterion answers. */
         String of(Criterion node) {
             return sql.verdict(node);
@@ -54,7 +54,7 @@ class Finder {
             });
         }
         CriterionSql sql = put(c.conditions(), values, reckoned, base);
-        return new Prepared(sql, sql.verdict(c));
+        return new Prepared(sql, sql.verdict(c), reckoned);
     }
 
     private Map<Subject, Values> values(List<Condition> conditions, Asking asking) {
@@ -82,14 +82,20 @@ class Finder {
     /** A column that a table is sorted by. @param column its number; null: by name */
     record Sorted(@Nullable Integer column, boolean descending) {}
 
-    /** What subjects answer for some students, in the order wanted. @param base of those students */
-    List<FindStore.Row> table(List<Subject> columns, List<Integer> students, Sql base, LocalDate asOf, Sorted by, int from, int rows) {
+    /**
+     * What subjects answer for some students, in the order wanted.
+     *
+     * @param base of those students
+     * @param reckoned what is known of all of them already
+     */
+    List<FindStore.Row> table(List<Subject> columns, List<Integer> students, Sql base, LocalDate asOf, Map<Subject, Map<Integer, ?>> reckoned, Sorted by,
+            int from, int rows) {
         Asking asking = new Asking(asOf);
         CriterionSql sql = new CriterionSql(base);
         List<String> selected = new ArrayList<>();
         for (Subject s : columns) {
             Values v = vocabulary.how(s.term()).of(s, asking);
-            selected.add(sql.add(s, v, v.figured() == null ? null : v.figured().apply(students)));
+            selected.add(sql.add(s, v, v.figured() == null ? null : reckoned.containsKey(s) ? reckoned.get(s) : v.figured().apply(students)));
         }
         String name = FindStore.BY_NAME;
         String order = by.column() == null || by.column() >= selected.size() ? name

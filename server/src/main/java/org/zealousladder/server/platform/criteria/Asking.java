@@ -8,7 +8,7 @@ import org.zealousladder.core.criteria.When;
 
 /**
  * What every term is asked with. In the statement stand, before what the terms say: {@code base}, the students asked about, with {@code student_id, class_id,
- * class_name, grade, school_id, year_id, year_starts, enrolled_from}; {@code years}, the school years of their schools ({@code school_id, year_id}); and the
+ * class_name, grade, school_id, year_id, year_starts, enrolled_from, enrolled_to}; {@code years}, the school years of their schools ({@code school_id, year_id}); and the
  * parameter {@code asOf}.
  *
  * @param reckoned what several conditions of one criterion need, by a key of the capability's own

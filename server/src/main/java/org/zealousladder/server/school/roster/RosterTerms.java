@@ -84,7 +84,7 @@ class RosterTerms implements AnswersTerms {
                 .of("""
                 base as materialized (
                   select e.student_id, c.id as class_id, c.name as class_name, coalesce(e.grade, c.grade) as grade, c.school_id, c.year_id,
-                         y.starts as year_starts, e.starts as enrolled_from, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name
+                         y.starts as year_starts, e.starts as enrolled_from, e.ends as enrolled_to, coalesce(s.preferred_name, s.given_name) as given_name, s.family_name
                     from {enrolments} e join roster_class c on c.id = e.class_id join roster_year y on y.id = c.year_id join roster_student s on s.id = e.student_id
                    where {who} and e.starts <= :asOf and (e.ends is null or e.ends >= :asOf)),
                 years as materialized (select s.school_id, y as year_id from (select distinct school_id from base) s

@@ -68,11 +68,14 @@ public class ScoreTerms implements AnswersTerms {
                 .bind("measure", id(s)).bind("to", a.to(s.when())));
     }
 
-    /** The screening score of each student: {@code student_id, measure_id, window_id, value, status, starts, ends}, at most a row for each measure and window. */
+    /**
+     * The screening score of each student: {@code student_id, measure_id, window_id, value, status, starts, ends} of the window and, of where the student is
+     * now, {@code school_id, here} (the grade), {@code enrolled_from, enrolled_to}; at most a row for each measure and window.
+     */
     public Sql screening(Subject s, When when, Asking a) {
         WindowTerms.Meant meant = windows.meant(when, a.asOf());
         return Sql.of("""
-                select b.student_id, s.measure_id, s.window_id, s.value, s.status, w.starts, w.ends, b.school_id
+                select b.student_id, s.measure_id, s.window_id, s.value, s.status, w.starts, w.ends, b.school_id, b.grade as here, b.enrolled_from, b.enrolled_to
                   from scores_screening_wide((select array_agg(student_id) from base), :measures, :windows, :opens::date[], :closes::date[], :asOf) s
                   join {windows} on w.id = s.window_id
                   join base b on b.student_id = s.student_id

@@ -72,13 +72,15 @@ public class StandingTerms implements AnswersTerms {
                 .bind("sign", measure.direction() == Direction.HIGHER_IS_BETTER ? 1.0 : -1.0));
     }
 
-    /** Screening scores with the grade that each student was in at the window's end. */
+    /** Screening scores with the grade that each student was in at the window's end: mostly where the student is now, and only otherwise looked up. */
     private Sql placed(Subject s, Asking a) {
         return Sql.of("""
-                select s.*, g.grade from ({screening}) s
-                  cross join lateral (select coalesce(e.grade, c.grade) as grade from {enrolments} e join roster_class c on c.id = e.class_id
-                                       where e.student_id = s.student_id and e.starts <= s.ends and (e.ends is null or e.ends >= s.ends)) g
-                 where s.value is not null""").put("screening", scores.screening(s, s.when(), a)).put("enrolments", enrolments(a.asOf()));
+                select * from (
+                  select s.*, case when s.enrolled_from <= s.ends and (s.enrolled_to is null or s.enrolled_to >= s.ends) then s.here else (
+                           select coalesce(e.grade, (select c.grade from roster_class c where c.id = e.class_id)) from {enrolments} e
+                            where e.student_id = s.student_id and e.starts <= s.ends and (e.ends is null or e.ends >= s.ends)) end as grade
+                    from seen s where s.value is not null) g
+                 where grade is not null""").with("seen", scores.screening(s, s.when(), a)).put("enrolments", enrolments(a.asOf()));
     }
 
     private Sql enrolments(LocalDate asOf) {
@@ -130,8 +132,9 @@ public class StandingTerms implements AnswersTerms {
                 .of("""
                 select b.student_id, w.id as window_id, w.starts from base b
                   join {windows} on (b.school_id, w.year_id) in (select school_id, year_id from years)
-                  join {enrolments} e on e.student_id = b.student_id and e.starts <= least(w.ends, :asOf) and (e.ends is null or e.ends >= least(w.ends, :asOf))"""
-                        + (meant.thisYear() || s.when() instanceof When.Unsaid ? " where w.year_id = b.year_id" : ""))
+                 where (b.enrolled_from <= least(w.ends, :asOf) or exists (
+                         select from {enrolments} e where e.student_id = b.student_id and e.starts <= least(w.ends, :asOf) and e.ends >= least(w.ends, :asOf)))"""
+                        + (meant.thisYear() || s.when() instanceof When.Unsaid ? " and w.year_id = b.year_id" : ""))
                 .put("windows", meant.table()).put("enrolments", enrolments(a.asOf()));
     }
 }
