@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
-import { useSearchParams } from 'react-router';
 import type { ScopeChoices } from '../api/types';
+import { useAddress } from './address';
 import { gradeTitle } from './format';
 import { realDay } from './typedDay';
 
@@ -75,7 +75,7 @@ export function scopeOf(params: URLSearchParams, choices: ScopeChoices): { scope
 }
 
 export function useScopeFromAddress(choices: ScopeChoices | undefined): ScopeState | null {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const found = choices && scopeOf(params, choices);
   if (!found) return null;
   const { scope, wrong } = found;

@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { PieceColumn, WhichAttempt, WorkView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -29,7 +30,7 @@ const ATTEMPTS: Record<WhichAttempt, string> = {
 export default function WorkPage() {
   const { scope, live } = useScope();
   const looking = useLooking();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const typing = live && params.get('type') === 'yes';
   const view = useWork(scope, looking, typing);
   return (

@@ -1,5 +1,5 @@
-import { useSearchParams } from 'react-router';
 import type { WhichAttempt } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 
 export interface Looking {
   /** What the server is asked for. */
@@ -13,7 +13,7 @@ export interface Looking {
 
 /** How the work is looked at; it stands in the address, so that it can be kept and passed on. */
 export function useLooking(): Looking {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const attempt = params.get('attempt') as WhichAttempt | null;
   const late = params.get('late');
   const subject = params.get('subject');

@@ -1,9 +1,10 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Problem } from '../../../api/client';
 import { isLost } from '../../../api/lost';
 import type { BankItem, CheckOpen, ChecksView, Item, SkillsView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural, score } from '../../../lib/format';
 import { newKey } from '../../../lib/newKey';
 import { useScope } from '../../../lib/scope';
@@ -24,7 +25,7 @@ const USUAL = 10;
 /** Skills are chosen, items of the bank are taken, and the check stands. */
 export default function BuildPage() {
   const { scope } = useScope();
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const id = params.get('check') ? Number(params.get('check')) : undefined;
   const framework = params.get('framework') ? Number(params.get('framework')) : undefined;
   const skill = params.get('skill') ? Number(params.get('skill')) : undefined;
@@ -66,7 +67,7 @@ function Builder({
 }) {
   const { link } = useScope();
   const navigate = useNavigate();
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const copies = check !== undefined && (check.given || !check.mayChange);
   const [key] = useState(newKey);
   const save = useSaveCheck(copies ? undefined : check?.id, key);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { StudentCard } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, plural } from '../../../lib/format';
 import { className, useScope } from '../../../lib/scope';
 import { useOwnTitle } from '../../../lib/useTitle';
@@ -14,7 +14,7 @@ import { useCards, useMakeCards } from './queries';
 /** Cards of four words, by which the students of a class sign in for a term. */
 export default function CardsPage() {
   const { scope, choices } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const classes = choices.classes.filter((c) => c.yearId === scope.year);
   const own = /^class-(\d+)$/.exec(scope.who)?.[1];
   const chosen = params.get('class') ?? own ?? (classes[0] ? `${classes[0].id}` : undefined);

@@ -1,6 +1,7 @@
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { LiveCheck } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { dayNumber, isoOf, plural, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { useOwnTitle } from '../../../lib/useTitle';
@@ -30,7 +31,7 @@ export default function GivenPage() {
 
 function Whole({ live, stale }: { live: LiveCheck; stale: boolean }) {
   const { link } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const after = params.get('part') === 'after';
   const g = live.given;
   const show = (part: 'in' | 'after') =>

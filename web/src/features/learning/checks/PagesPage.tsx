@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { OwnPage } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, score } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { useOwnTitle } from '../../../lib/useTitle';
@@ -12,7 +12,7 @@ import { useAfter } from './queries';
 /** For each student what went well and what comes next: one to a sheet, and nobody's place among others. */
 export default function PagesPage() {
   const { choices } = useScope();
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const after = useAfter(Number(params.get('given')));
   useOwnTitle('Pages for students');
   return (

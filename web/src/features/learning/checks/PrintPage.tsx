@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { CheckOpen, Item, StudentRef } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { score } from '../../../lib/format';
 import { useOwnTitle } from '../../../lib/useTitle';
 import { Button } from '../../../ui/Button';
@@ -11,7 +11,7 @@ import { answerIn, rightOf } from './words';
 
 /** A check on paper: a copy for each student, and a sheet to mark by. */
 export default function PrintPage() {
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const check = useCheck(Number(params.get('check')));
   const given = params.get('given');
   useOwnTitle(check.data?.name);

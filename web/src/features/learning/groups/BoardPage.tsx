@@ -1,5 +1,5 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
+import { useAddress } from '../../../lib/address';
 import { useScope } from '../../../lib/scope';
 import { GroupsNav } from '../../../ui/GroupsNav';
 import { Empty, Failed, Loading } from '../../../ui/States';
@@ -9,7 +9,7 @@ import { useBoard } from './queries';
 /** Groups for tomorrow: a sentence says how they are made; they are proposed, moved by hand and kept. */
 export default function BoardPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const skill = params.get('skill') ? Number(params.get('skill')) : undefined;
   const board = useBoard(scope, skill);
   const choose = (s: number) =>

@@ -1,8 +1,8 @@
 import { type FormEvent, useCallback, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import { useSession } from '../../../api/session';
 import type { ReadingHome } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { gradeWords, longDay, percent, score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -22,7 +22,7 @@ export default function ReadingPage() {
   const { scope } = useScope();
   const home = useReadingHome(scope);
   const session = useSession();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const open = Number(params.get('reading')) || null;
   const key = `ladder-reading-${session.data?.person?.id ?? 0}`;
   const [draft, setDraft] = useState<Draft | null>(() => kept(key));

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { ItemLine, ItemsView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, percent, plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { Choice } from '../../../ui/Choice';
@@ -12,7 +12,7 @@ import { useItems } from './queries';
 /** How the items of a check did: what is worth a look first, each answer by thirds, and which skills an item asks for. */
 export default function ItemsPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const check = params.get('check') ? Number(params.get('check')) : undefined;
   const items = useItems(scope, check);
   const choose = (c: string) =>

@@ -1,6 +1,7 @@
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { ProfilesView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural, signed } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -16,7 +17,7 @@ import { useProfiles } from './queries';
 /** Where students are strong and weak against themselves; those of one pattern together, with what is advised. */
 export default function ProfilesPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const framework = params.get('framework') ? Number(params.get('framework')) : undefined;
   const profiles = useProfiles(scope, framework);
   const choose = (f: string) =>

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { StudentSkills } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural, shortDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -18,7 +18,7 @@ import { StudentAnswers } from './StudentAnswers';
 export default function StudentsPage() {
   const { scope } = useScope();
   const { nameOf } = useNames();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const framework = params.get('framework') ? Number(params.get('framework')) : undefined;
   const skills = useSkills(scope, framework);
   const students = skills.data?.students ?? [];

@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../../../lib/address';
 
 /** What of the framework is looked at; it stands in the address, so that a link opens the same again. */
 export interface Filters {
@@ -11,7 +11,7 @@ export interface Filters {
 }
 
 export function useFilters(): [Filters, (part: Partial<Filters>) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const number = (name: string) => (params.get(name) ? Number(params.get(name)) : undefined);
   const grade = params.get('grade');
   const filters: Filters = {

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { MeetingView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -17,7 +17,7 @@ import { useMeeting } from './queries';
 /** The team goes through the students in the order of the agenda; on paper each is a page. */
 export default function MeetingPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const picks = usePicks();
   const group = params.get('group') ?? undefined;
   const students = (params.get('students') ?? '').split(',').filter(Boolean).map(Number);

@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { PlanRow, PlansView, StudentRef } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -52,7 +53,7 @@ function Whole({ view }: { view: PlansView }) {
   const { live, link } = useScope();
   const { nameOf } = useNames();
   const picks = usePicks();
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   // From a small group: a plan for those of them who have none.
   const [open, setOpen] = useState<Open>(() => {
     const students = [...view.rows.filter((r) => !r.plan).map((r) => r.student), ...view.others].filter((s) =>

@@ -1,5 +1,5 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
+import { useAddress } from '../../../lib/address';
 import { shortDay } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { realDay } from '../../../lib/typedDay';
@@ -14,7 +14,7 @@ import { StripList } from './StripList';
 /** This week's scores of one measure, or those of a day: type, Enter, next. */
 export default function StripPage() {
   const { scope, choices, live } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const day = realDay(params.get('day') ?? '');
   const put = (name: string, value: string | undefined) =>
     setParams((now) => {

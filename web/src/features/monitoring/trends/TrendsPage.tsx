@@ -1,8 +1,8 @@
 import { type KeyboardEvent, useRef } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { PeerMedian, StudentRef, TrendCard } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
+import { useAddress } from '../../../lib/address';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -20,7 +20,7 @@ import { TrendSheet } from './TrendSheet';
 export default function TrendsPage() {
   const { scope, choices } = useScope();
   const trends = useTrends(scope);
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const open = Number(params.get('open')) || null;
   const measure = choices.measures.find((m) => m.id === scope.measure);
   const set = (part: Record<string, string | undefined>) => {

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { CompareView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
@@ -14,7 +14,7 @@ import { YearOverYear } from './YearOverYear';
 
 /** Two sides beside each other, or a class year over year. */
 export default function ComparePage() {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const years = params.get('view') === 'years';
   const show = (view: string | null) =>
     setParams((now) => {
@@ -39,7 +39,7 @@ export default function ComparePage() {
 
 function SideBySide() {
   const { scope, choices } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const year = choices.years.find((y) => y.id === scope.year) ?? { starts: scope.asOf, ends: scope.asOf };
   const sides = sidesOf(params, { who: scope.who, asOf: scope.asOf, year });
   const compare = useCompare(sides, scope.asOf);

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { YearsView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { counted, gradeWords, plural, score } from '../../../lib/format';
 import { className, useScope } from '../../../lib/scope';
 import { Choice } from '../../../ui/Choice';
@@ -11,7 +11,7 @@ import { useYears } from './queries';
 /** The class in scope beside those of its grade, this year and the years before, with who taught them. */
 export function YearOverYear() {
   const { scope, choices } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const id = /^class-(\d+)$/.exec(scope.who)?.[1];
   const set = (name: string) => (value: string) =>
     setParams((now) => {

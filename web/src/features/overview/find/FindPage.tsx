@@ -1,7 +1,8 @@
 import { useCallback, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { FindView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -22,7 +23,7 @@ const FEW = 100;
 /** Students by a criterion: a sentence that is built or typed, and whom it holds for. */
 export default function FindPage() {
   const { scope, choices } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const everybody = params.get('all') === 'yes';
   const text = params.get('criterion') ?? '';
   const set = useCallback(

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { KeptList } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -28,7 +29,7 @@ import {
 export default function ListsPage() {
   const lists = useLists();
   const picks = usePicks();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const [keeping, setKeeping] = useState(false);
   const { live } = useScope();
   const open = Number(params.get('list')) || undefined;

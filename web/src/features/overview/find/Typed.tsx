@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, useState } from 'react';
+import { useCallback, useEffect, useId, useRef, useState } from 'react';
 import type { FindView } from '../../../api/types';
 import { useSettled } from '../../../lib/useSettled';
 import { spliced } from './condition';
@@ -19,12 +19,17 @@ export function Typed({ text, view, onChange }: { text: string; view: FindView; 
     }
   }, [text]);
   const settled = useSettled(draft, 350);
+  const send = useCallback(
+    (typed: string) => {
+      if (typed === sent.current) return;
+      sent.current = typed;
+      onChange(typed);
+    },
+    [onChange],
+  );
   useEffect(() => {
-    if (settled !== sent.current && settled === draft) {
-      sent.current = settled;
-      onChange(settled);
-    }
-  }, [settled, draft, onChange]);
+    if (settled === draft) send(settled);
+  }, [settled, draft, send]);
   const mistake = view.mistake && view.text === draft ? view.mistake : undefined;
   const put = (words: string) => {
     if (!mistake) return;
@@ -60,6 +65,8 @@ export function Typed({ text, view, onChange }: { text: string; view: FindView; 
           aria-describedby={mistake ? `${id}-wrong` : undefined}
           aria-invalid={mistake ? true : undefined}
           onChange={(e) => setDraft(e.target.value.replace(/\n/g, ' '))}
+          // Who goes on at once has meant it too, and finds it here when coming back.
+          onBlur={() => send(draft)}
           className={`block w-full border-0! bg-transparent! resize-none relative [field-sizing:content] max-h-64 ${FACE}`}
         />
       </div>

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { api, data, type Problem } from '../../../api/client';
 import { isLost } from '../../../api/lost';
 import type { NextYearForm, NextYearView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { gradeWords, longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { BroughtIn } from '../../../parts/imports/BroughtIn';
@@ -17,7 +17,7 @@ import { asForm, begin, type ClassPlan, counts, type Where } from './plan';
 
 /** Next year's classes, each a grade up, who moves, who leaves, who repeats. */
 export default function NextYearPage() {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const school = Number(params.get('school')) || undefined;
   const view = useQuery({
     queryKey: ['next year', school],

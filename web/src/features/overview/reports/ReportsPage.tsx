@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { KeptReport, ReportTable } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { longDay, plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { useScope } from '../../../lib/scope';
@@ -27,7 +27,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/;
 /** What was done between two days: tables on the screen, as PDF and as a workbook. */
 export default function ReportsPage() {
   const { scope, choices } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const keptId = Number(params.get('kept')) || undefined;
   const opened = useOpened(keptId, scope.asOf);
   const year = choices.years.find((y) => y.id === scope.year);
@@ -207,7 +207,7 @@ function Actions({
 function Kept({ open, onOpen }: { open: number | undefined; onOpen: (id: number) => void }) {
   const kept = useKeptReports();
   const drop = useDropReport();
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   if (!kept.data || kept.data.reports.length === 0) return null;
   const one = kept.data.reports.find((r) => r.id === open);
   return (

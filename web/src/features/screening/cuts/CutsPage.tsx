@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { CutsView, SetKind } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { gradeTitle } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
@@ -19,7 +19,7 @@ const KINDS: Record<SetKind, string> = { local: 'local', published: 'published',
 
 export default function CutsPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const asked = Number(params.get('set')) || undefined;
   const cuts = useCuts(scope, asked);
   const put = (name: string, value: number) =>

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
 import type { EntryRow, EntryView, MeasureRef } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { score } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { shown } from '../../../lib/typedScore';
@@ -21,7 +21,7 @@ export function EntryGrid({ view, measures, day, readOnly, readAt }: Props) {
   const { nameOf } = useNames();
   const grid = useGridCells(view, day, readAt);
   const shut = new Set(view.state.parts.map((p) => p.area));
-  const [params] = useSearchParams();
+  const [params] = useAddress();
   const sums = new Set(measures.filter((m) => m.addsUp).map((m) => m.id));
   const parts = measures.filter((m) => m.partOf !== undefined);
   const isSum = (m: MeasureRef) => sums.has(m.id) && view.measures.some((p) => p.partOf === m.id);

@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../../../lib/address';
 import type { Scope } from '../../../lib/scope';
 import type { LadderChoices } from './LadderTools';
 
@@ -11,7 +11,7 @@ export function besideScope(scope: Scope, beside: string): Scope | null {
 
 /** Choices of this view, in the address. */
 export function useChoices(): [LadderChoices, (part: Partial<LadderChoices>) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const seasons = Number(params.get('seasons'));
   const beside = params.get('beside') ?? '';
   const mark = params.get('mark');

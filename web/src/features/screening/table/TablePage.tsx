@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { TableView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { usePicks } from '../../../lib/picks';
@@ -47,7 +47,7 @@ function Whole({ view }: { view: TableView }) {
   const picks = usePicks();
   const [state, change] = useTableState();
   const [error, setError] = useState<Error | null>(null);
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const home = params.get('home') === 'yes';
   const setHome = (value: string | undefined) =>
     setParams(

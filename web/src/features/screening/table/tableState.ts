@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import type { TableColumn, TableRow, TableView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { score } from '../../../lib/format';
 
 export type Key = 'name' | 'class' | 'support' | number;
@@ -27,7 +27,7 @@ const PARTS = ['words', 'in', 'where', 'sort', 'without'] as const;
  * follows a moment later, and a field that waited for it would swallow letters.
  */
 export function useTableState(): [TableState, (part: Partial<TableState>) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const [state, setState] = useState(() => parse(params));
   const written = useRef(relevant(params));
   const inAddress = relevant(params);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { isLost } from '../../../api/lost';
 import type { TierRow, TiersView } from '../../../api/types';
+import { useAddress } from '../../../lib/address';
 import { plural } from '../../../lib/format';
 import { useScope } from '../../../lib/scope';
 import { ChangeLog } from '../../../parts/changes/ChangeLog';
@@ -19,7 +19,7 @@ import { TierTable } from './TierTable';
 
 export default function TiersPage() {
   const { scope } = useScope();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const tiers = useTiers(scope, params.get('area') ?? undefined);
   return (
     <div className="print-wide">
