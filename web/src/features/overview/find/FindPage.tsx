@@ -14,7 +14,7 @@ import { ColumnsDialog } from './ColumnsDialog';
 import { FindNav } from './FindNav';
 import { Found, type Sort } from './Found';
 import { KeepDialog } from './KeepDialog';
-import { type Ask, downloadFound, useFind, useWords } from './queries';
+import { type Ask, allFound, downloadFound, useFind, useWords } from './queries';
 import { Sentence } from './Sentence';
 import { Typed } from './Typed';
 
@@ -223,7 +223,7 @@ function Result({
           scope={ask.who}
           columns={ask.columns}
           found={view.found}
-          students={view.rows.map((r) => r.student)}
+          students={() => allFound(ask)}
           onClose={() => setActing(undefined)}
           onKept={(id) => go(link('/find/lists', { list: String(id) }))}
         />

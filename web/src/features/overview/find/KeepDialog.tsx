@@ -1,11 +1,13 @@
 import { useState } from 'react';
-import type { StudentRef } from '../../../api/types';
 import { plural } from '../../../lib/format';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { Complaint } from '../../../ui/States';
 import { useKeepList } from './queries';
+
+/** Most on a list that stays as it is. */
+const MOST = 2000;
 
 /** Keeps those who were found as a list: one that stays up to date, or one that stays as it is. */
 export function KeepDialog({
@@ -21,9 +23,10 @@ export function KeepDialog({
   criterion: string;
   scope?: string;
   columns?: string;
+  /** How many would be on a list that stays as it is. */
   found: number;
-  /** Who is on a list that stays as it is. */
-  students: StudentRef[];
+  /** Who they are. */
+  students: () => Promise<number[]>;
   onKept: (id: number) => void;
   onClose: () => void;
 }) {
@@ -40,7 +43,7 @@ export function KeepDialog({
           keep.mutate(
             {
               list: { name, shared, ...(living ? { criterion, scope, columns } : {}) },
-              students: living ? [] : students.map((s) => s.id),
+              students: living ? async () => [] : students,
             },
             { onSuccess: (kept) => onKept(kept.id) },
           );
@@ -57,9 +60,9 @@ export function KeepDialog({
               each day anew
             </label>
             <label className="flex gap-2">
-              <input type="radio" checked={!living} onChange={() => setLiving(false)} /> the{' '}
-              {plural(students.length, 'student')} it holds for now, for good
-              {students.length < found && ` (the first ${students.length} of ${found})`}
+              <input type="radio" checked={!living} disabled={found > MOST} onChange={() => setLiving(false)} /> the{' '}
+              {plural(found, 'student')} it holds for now, for good
+              {found > MOST && ` (not more than ${MOST}: narrow it first)`}
             </label>
           </fieldset>
         )}

@@ -87,7 +87,7 @@ export default function ListsPage() {
         <KeepDialog
           criterion=""
           found={picks.all.length}
-          students={picks.all}
+          students={async () => picks.all.map((s) => s.id)}
           onClose={() => setKeeping(false)}
           onKept={(id) => {
             setKeeping(false);

@@ -60,8 +60,23 @@ export function useListChange<T, R>(change: (input: T) => Promise<R>) {
   });
 }
 
+/** @param students asked for when it is kept: the page shows the first of many */
 export const useKeepList = () =>
-  useListChange((body: Body<'/api/find/lists'>) => data(api.POST('/api/find/lists', { body })));
+  useListChange(
+    async ({ list, students }: Pick<Body<'/api/find/lists'>, 'list'> & { students: () => Promise<number[]> }) =>
+      data(api.POST('/api/find/lists', { body: { list, students: await students() } })),
+  );
+
+/** Everybody a criterion holds for, by number. */
+export async function allFound(ask: Ask): Promise<number[]> {
+  const ids: number[] = [];
+  for (;;) {
+    const body = { ...ask, cannotTell: false, columns: 'grade', sort: undefined, from: ids.length, rows: 1000 };
+    const view = await data(api.POST('/api/find', { body }));
+    ids.push(...view.rows.map((r) => r.student.id));
+    if (view.rows.length === 0 || ids.length >= view.found) return ids;
+  }
+}
 
 export const useChangeList = (id: number) =>
   useListChange((body: Body<'/api/find/lists'>['list']) =>

@@ -7,10 +7,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.zip.ZipInputStream;
@@ -123,6 +125,38 @@ class FindPageTest extends BrowserTest {
         assertThat(text()).hasValue("whose tier in Reading is at most 2 and who have a goal");
         page.goBack();
         assertThat(text()).hasValue("whose tier in Reading is at most 2 or who have a goal");
+    }
+
+    @Test
+    void aListAsPickedHoldsEverybodyFoundAndNotTheFirstHundredAlone() {
+        find();
+        text().fill("grade is from 1 to 5");
+        Locator found = page.getByText(Pattern.compile("^The first 100 of \\d+"));
+        String all = found.textContent().replaceAll("^The first 100 of (\\d+).*", "$1");
+        button("Keep as a list that stays up to date").click();
+        dialog().getByLabel("What it is called").fill("Everybody now");
+        dialog().getByLabel("the " + all + " students it holds for now, for good").check();
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
+        assertThat(heading("On it now: " + all)).isVisible();
+        button("End the list").click();
+        button("End it").click();
+        assertThat(page.getByText("No list is kept yet")).isVisible();
+    }
+
+    @Test
+    void whatWasTypedCallsNobodyBackWhoGoesOnAtOnce() {
+        find();
+        List<Route> held = new ArrayList<>();
+        page.route(Pattern.compile("/assets/ListsPage"), held::add);
+        text().fill("grade is 3");
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Find"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Lists")).click();
+        // The page before is still there, and has its moment in which typing settles.
+        page.waitForTimeout(900);
+        held.forEach(Route::resume);
+        assertThat(heading("Kept lists")).isVisible();
+        page.goBack();
+        assertThat(text()).hasValue("whose grade is 3");
     }
 
     @Test
