@@ -75,14 +75,16 @@ screenshots() {
 }
 
 # Each figure stands beside its budget; see docs/architecture.md.
-bench() { # [soak [MINUTES]]
+bench() { # [soak [MINUTES] | calibration]
   need_to_run
   build
   (cd "$ROOT" && mvn -B -q -DskipTests -pl core,standins,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
   local classpath=$ROOT/bench/target/classes:$ROOT/standins/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
   if [ "${1:-}" = soak ]; then bench_soak "$classpath" "${2:-20}"; return; fi
+  if [ "${1:-}" = calibration ]; then java -cp "$classpath" org.zealousladder.bench.CalibrationBenchmark; return; fi
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
+  java -Xmx300m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.SteadyBenchmark
   java -cp "$classpath" org.zealousladder.bench.GroupsBenchmark
   throwaway bench
   bench_skills

@@ -12,7 +12,7 @@ import org.zealousladder.core.growth.Population;
 
 /** Pooled growth of 100,000 series of about 12 points, from points to everyone's trend, against its budget of time and memory. */
 public final class PooledBenchmark {
-    private static final int SERIES = 100_000;
+    static final int SERIES = 100_000;
     private static final double BUDGET_SECONDS = 3;
     private static final long BUDGET_BYTES = 200L << 20;
 
@@ -20,20 +20,7 @@ public final class PooledBenchmark {
 
     /** Prints time and memory as shares of their budgets; the first round, which is not counted, warms up. */
     public static void main(String[] args) throws IOException {
-        ScoreSeries[] all = new ScoreSeries[SERIES];
-        Random random = new Random(5);
-        for (int i = 0; i < SERIES; i++) {
-            int n = 4 + random.nextInt(17);
-            double[] t = new double[n];
-            double[] y = new double[n];
-            double level = 60 + 20 * random.nextGaussian();
-            double slope = 1.2 + 0.6 * random.nextGaussian();
-            for (int k = 0; k < n; k++) {
-                t[k] = k + random.nextInt(5) / 7.0;
-                y[k] = level + slope * t[k] + 6 * random.nextGaussian();
-            }
-            all[i] = ScoreSeries.of(t, y);
-        }
+        ScoreSeries[] all = series();
         double seconds = Double.MAX_VALUE;
         double sum = 0;
         for (int round = 0; round < 4; round++) {
@@ -56,8 +43,27 @@ public final class PooledBenchmark {
                 SERIES, seconds, seconds / BUDGET_SECONDS, BUDGET_SECONDS, sum / 4 / SERIES, memory >> 20, memory / (double) BUDGET_BYTES);
     }
 
+    /** Series of 4 to 20 points. */
+    static ScoreSeries[] series() {
+        ScoreSeries[] all = new ScoreSeries[SERIES];
+        Random random = new Random(5);
+        for (int i = 0; i < SERIES; i++) {
+            int n = 4 + random.nextInt(17);
+            double[] t = new double[n];
+            double[] y = new double[n];
+            double level = 60 + 20 * random.nextGaussian();
+            double slope = 1.2 + 0.6 * random.nextGaussian();
+            for (int k = 0; k < n; k++) {
+                t[k] = k + random.nextInt(5) / 7.0;
+                y[k] = level + slope * t[k] + 6 * random.nextGaussian();
+            }
+            all[i] = ScoreSeries.of(t, y);
+        }
+        return all;
+    }
+
     /** The most memory this process has had, its virtual machine and the scores included, in bytes; as the kernel tells it. */
-    private static long peak() throws IOException {
+    static long peak() throws IOException {
         try (Stream<String> lines = Files.lines(Path.of("/proc/self/status"))) {
             return lines.filter(l -> l.startsWith("VmHWM:")).mapToLong(l -> Long.parseLong(l.replaceAll("\\D+", ""))).findFirst().orElseThrow() << 10;
         }

@@ -143,6 +143,36 @@ class FitCommandTest {
     }
 
     @Test
+    void steadyTellsWhatScoresVaryByAndFitsAloneWhatCannotBePooled() throws IOException {
+        List<String> lines = new ArrayList<>(List.of("student,measure,date,score"));
+        java.util.Random random = new java.util.Random(3);
+        for (int i = 0; i < 9; i++) {
+            for (int k = 0; k < 8; k++) {
+                lines.add("S" + i + ",orf," + java.time.LocalDate.of(2026, 1, 5).plusWeeks(k) + ","
+                        + (40 + 4 * i + Math.round(1.5 * k + 3 * random.nextGaussian())));
+            }
+        }
+        for (int k = 0; k < 5; k++) {
+            lines.add("S0,maze," + java.time.LocalDate.of(2026, 1, 5).plusWeeks(k) + "," + (10 + 2 * k + k % 2));
+        }
+        Path scores = file("scores.csv", lines.toArray(String[]::new));
+        JsonNode out = run(scores, "--method", "steady", "--format", "json").json();
+        assertEquals("steady", out.get("method").asString());
+        for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd", "autocorrelation",
+                "weekSd", "bendSd")) {
+            assertTrue(out.get("population").get(field).isNumber(), field);
+        }
+        assertTrue(out.get("population").has("tailDf"));
+        for (JsonNode one : out.get("series")) {
+            assertEquals("steady", one.get("fittedBy").asString());
+            assertTrue(one.get("slopeLow").asDouble() < one.get("slopePerWeek").asDouble());
+            assertTrue(one.get("interceptSe").asDouble() > 0);
+        }
+        assertTrue(run(scores, "--method", "steady").out().contains("orf: 9 series"));
+        assertTrue(run(scores, "--method", "steadfast").err().contains("use single, robust, pooled or steady"));
+    }
+
+    @Test
     void pooledGivesThePopulationAndEachStudentsShare() throws IOException {
         List<String> lines = new ArrayList<>(List.of("student,measure,date,score"));
         java.util.Random random = new java.util.Random(3);

@@ -10,8 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.zealousladder.cli.rows.Problem;
-import org.zealousladder.core.growth.Population;
-import org.zealousladder.core.growth.Trend;
+import org.zealousladder.core.growth.Pool;
 
 /** One row a series; a cell that does not apply is empty. */
 final class CsvOutput implements FitOutput {
@@ -19,8 +18,8 @@ final class CsvOutput implements FitOutput {
     private boolean pooled;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
-        pooled = options.method() == Trend.Method.POOLED;
+    public void begin(FittedSeries.Options options, String method, Map<String, Pool> populations, OutputStream out) {
+        pooled = options.together();
         csv = CsvWriter.builder().build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
         List<String> header = new ArrayList<>(
                 List.of("student", "measure", "n", "state", "intercept", "slope_per_week", "slope_se", "slope_low", "slope_high", "residual_sd", "df",

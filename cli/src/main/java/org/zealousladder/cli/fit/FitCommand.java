@@ -6,15 +6,19 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.zealousladder.cli.rows.Problem;
+import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.growth.Pool;
 import org.zealousladder.core.growth.PooledGrowth;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyGrowth;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.platform.files.Cells;
@@ -37,7 +41,8 @@ public final class FitCommand implements Callable<Integer> {
     private Path goals;
 
     @Option(names = "--method", defaultValue = "single",
-            description = "single (least squares, default), robust (Theil-Sen) or pooled (all series of a measure together).")
+            description = {"single (least squares, default), robust (Theil-Sen), pooled (all series of a measure together), or",
+                    "steady (together, with bends, shared weeks, wild scores and scores that hang together)."})
     private String method;
 
     @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
@@ -67,7 +72,8 @@ public final class FitCommand implements Callable<Integer> {
             case "single" -> Trend.Method.SINGLE;
             case "robust" -> Trend.Method.ROBUST;
             case "pooled" -> Trend.Method.POOLED;
-            default -> throw wrong("'" + method + "' is not a method; use single, robust or pooled");
+            case "steady" -> Trend.Method.STEADY;
+            default -> throw wrong("'" + method + "' is not a method; use single, robust, pooled or steady");
         };
         FitOutput output = switch (format) {
             case "table" -> new TableOutput();
@@ -103,7 +109,7 @@ public final class FitCommand implements Callable<Integer> {
                 return 2;
             }
             input.goals.keySet().forEach(k -> input.series.computeIfAbsent(k, key -> new Points()));
-            Map<String, Population> populations = fitted == Trend.Method.POOLED ? populations(input, options) : Map.of();
+            Map<String, Pool> populations = options.together() ? populations(input, options, sem) : Map.of();
             output.begin(options, method, populations, out);
             for (Map.Entry<Input.Key, Points> e : input.series.entrySet()) {
                 output.series(FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()), sem.getOrDefault(e.getKey().measure(), 0.0),
@@ -114,14 +120,25 @@ public final class FitCommand implements Callable<Integer> {
         return 0;
     }
 
-    /** The populations of the measures that have enough series, by the measure's name. */
-    private static Map<String, Population> populations(Input input, FittedSeries.Options options) {
-        Map<String, PooledGrowth> pools = new LinkedHashMap<>();
-        input.series.forEach((key, points) -> pools.computeIfAbsent(key.measure(), m -> new PooledGrowth()).add(FittedSeries.series(points, options)));
-        Map<String, Population> populations = new LinkedHashMap<>();
-        pools.forEach((measure, pool) -> pool.fit().ifPresentOrElse(p -> populations.put(measure, p),
+    /** What the measures that have enough series were found to vary by, by the measure's name. */
+    private static Map<String, Pool> populations(Input input, FittedSeries.Options options, Map<String, Double> sem) {
+        Map<String, List<ScoreSeries>> measures = new LinkedHashMap<>();
+        input.series.forEach((key, points) -> measures.computeIfAbsent(key.measure(), m -> new ArrayList<>()).add(FittedSeries.series(points, options)));
+        Map<String, Pool> populations = new LinkedHashMap<>();
+        measures.forEach((measure, series) -> pool(series, options.method(), sem.getOrDefault(measure, 0.0)).ifPresentOrElse(p -> populations.put(measure, p),
                 () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));
         return populations;
+    }
+
+    private static Optional<? extends Pool> pool(List<ScoreSeries> series, Trend.Method method, double sem) {
+        if (method == Trend.Method.STEADY) {
+            SteadyGrowth steady = new SteadyGrowth(sem);
+            series.forEach(steady::add);
+            return steady.fit();
+        }
+        PooledGrowth pooled = new PooledGrowth();
+        series.forEach(pooled::add);
+        return pooled.fit();
     }
 
     private RuleSettings settings() {

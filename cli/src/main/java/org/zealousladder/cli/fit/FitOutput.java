@@ -5,12 +5,12 @@ import java.io.OutputStream;
 import java.util.List;
 import java.util.Map;
 import org.zealousladder.cli.rows.Problem;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.Pool;
 
 /** Where results go, one series after the other. */
 interface FitOutput {
-    /** @param populations what was pooled, by measure; empty unless the method is pooled */
-    void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) throws IOException;
+    /** @param populations what was pooled, by measure; empty unless the method fits them together */
+    void begin(FittedSeries.Options options, String method, Map<String, Pool> populations, OutputStream out) throws IOException;
 
     void series(FittedSeries s) throws IOException;
 

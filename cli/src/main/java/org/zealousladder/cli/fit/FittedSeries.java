@@ -12,7 +12,9 @@ import org.zealousladder.core.goals.GoalChance;
 import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.growth.LeastSquares;
 import org.zealousladder.core.growth.Outliers;
+import org.zealousladder.core.growth.Pool;
 import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyAlone;
 import org.zealousladder.core.growth.TheilSen;
 import org.zealousladder.core.growth.Trend;
 
@@ -24,7 +26,12 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
         Input.GoalRow goal, GoalLine line, Interval projected, Double chance, Proposal decision) {
 
     /** Options of one run. */
-    record Options(LocalDate origin, LocalDate asOf, Trend.Method method, RuleSettings rule) {}
+    record Options(LocalDate origin, LocalDate asOf, Trend.Method method, RuleSettings rule) {
+        /** Whether all series of a measure are fitted together. */
+        boolean together() {
+            return method == Trend.Method.POOLED || method == Trend.Method.STEADY;
+        }
+    }
 
     /** How it was fitted; a series that could not be pooled is fitted by itself. */
     String fittedBy() {
@@ -54,15 +61,14 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
     }
 
     /** @param population what the series is pooled with; null for a fit by itself */
-    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, double sem, Population population, Options options) {
+    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, double sem, Pool population, Options options) {
         int[] days = points.scoredDays((int) options.asOf().toEpochDay());
         ScoreSeries series = series(points, options);
         boolean pooled = population != null && series.size() > 0;
-        Trend.Fitter fitter = pooled ? population::predict
-                : options.method() == Trend.Method.ROBUST ? s -> TheilSen.fit(s, sem) : s -> LeastSquares.fit(s, sem);
+        Trend.Fitter fitter = pooled ? population::predict : alone(options.method(), sem);
         Proposer proposer = new Proposer(options.rule(), fitter);
         Trend.Fitted trend = proposer.fit(series) instanceof Trend.Fitted f ? f : null;
-        Population.Line own = pooled ? population.line(series) : null;
+        Population.Line own = pooled && population instanceof Population p ? p.line(series) : null;
         LocalDate latest = days.length == 0 ? null : LocalDate.ofEpochDay(days[days.length - 1]);
         Interval level = trend == null ? null : trend.level(series.week(series.size() - 1));
         List<LocalDate> outliers = java.util.Arrays.stream(Outliers.mark(series)).mapToObj(i -> LocalDate.ofEpochDay(days[i])).toList();
@@ -76,5 +82,13 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
                 ScoreSeries.weeks(options.origin(), options.asOf()));
         return new FittedSeries(key, days.length, trend, own, latest, level, outliers, goal, line,
                 trend == null ? null : trend.level(line.goalWeek()), trend == null ? null : GoalChance.of(trend, line), decision);
+    }
+
+    private static Trend.Fitter alone(Trend.Method method, double sem) {
+        return switch (method) {
+            case ROBUST -> s -> TheilSen.fit(s, sem);
+            case STEADY -> s -> SteadyAlone.fit(s, sem);
+            case SINGLE, POOLED -> s -> LeastSquares.fit(s, sem);
+        };
     }
 }

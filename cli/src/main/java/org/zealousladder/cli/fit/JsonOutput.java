@@ -5,7 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.zealousladder.cli.rows.Problem;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.Pool;
+import org.zealousladder.core.growth.SteadyPopulation;
 import org.zealousladder.core.growth.Trend;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.json.JsonFactory;
@@ -16,9 +17,9 @@ final class JsonOutput implements FitOutput {
     private boolean pooled;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream out) {
+    public void begin(FittedSeries.Options options, String method, Map<String, Pool> populations, OutputStream out) {
         open(out);
-        pooled = options.method() == Trend.Method.POOLED;
+        pooled = options.together();
         json.writeStringProperty("asOf", options.asOf().toString());
         json.writeStringProperty("origin", options.origin().toString());
         json.writeStringProperty("method", method);
@@ -39,7 +40,7 @@ final class JsonOutput implements FitOutput {
         json.writeArrayPropertyStart("series");
     }
 
-    private void population(Population p) {
+    private void population(Pool p) {
         json.writeNumberProperty("intercept", p.intercept());
         json.writeNumberProperty("slopePerWeek", p.slopePerWeek());
         json.writeNumberProperty("interceptSe", p.interceptSe());
@@ -50,6 +51,16 @@ final class JsonOutput implements FitOutput {
         json.writeNumberProperty("residualSd", p.residualSd());
         json.writeNumberProperty("series", p.series());
         json.writeNumberProperty("scores", p.scores());
+        if (p instanceof SteadyPopulation steady) {
+            json.writeNumberProperty("autocorrelation", steady.autocorrelation());
+            json.writeNumberProperty("weekSd", steady.weekSd());
+            json.writeNumberProperty("bendSd", steady.bendSd());
+            if (Double.isInfinite(steady.tailDf())) {
+                json.writeNullProperty("tailDf");
+            } else {
+                json.writeNumberProperty("tailDf", steady.tailDf());
+            }
+        }
     }
 
     private void open(OutputStream out) {

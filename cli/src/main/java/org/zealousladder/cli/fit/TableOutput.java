@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.zealousladder.cli.rows.Problem;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.Pool;
 
 /** A table to read at the terminal, wide enough for the longest name. */
 final class TableOutput implements FitOutput {
@@ -18,7 +18,7 @@ final class TableOutput implements FitOutput {
     private PrintStream out;
 
     @Override
-    public void begin(FittedSeries.Options options, String method, Map<String, Population> populations, OutputStream to) {
+    public void begin(FittedSeries.Options options, String method, Map<String, Pool> populations, OutputStream to) {
         out = new PrintStream(to, false, StandardCharsets.UTF_8);
         out.println("As of " + options.asOf() + ", weeks from " + options.origin() + ", method " + method);
         populations.forEach((measure, p) -> out.println(measure + ": " + p.series() + " series, " + number(p.slopePerWeek()) + " a week on the whole (SE "

@@ -15,7 +15,7 @@ import org.zealousladder.core.ScoreSeries;
  * D's estimates (N. G. N. Prasad and J. N. K. Rao (1990), J. Am. Stat. Assoc. 85), because in a group of a class's size D is
  * often taken for smaller than it is and a shrunken trend for surer. They use the t of the scores' spread within series.
  */
-public final class Population implements Trend.Fitter {
+public final class Population implements Pool {
     private final RemlCriterion.Scale scale;
     private final double b1;
     private final double b2;
@@ -48,47 +48,63 @@ public final class Population implements Trend.Fitter {
         this.df = df;
     }
 
+    /** Λ: covariance of students' lines by σ² is ΛΛ', at the centre and in the unit of time. */
+    double[] lambda() {
+        double l1 = Math.sqrt(d11);
+        double l2 = l1 == 0 ? 0 : d12 / l1;
+        return new double[] {l1, l2, Math.sqrt(Math.max(0, d22 - l2 * l2))};
+    }
+
     /** Series that were pooled. */
+    @Override
     public int series() {
         return series;
     }
 
     /** Scores in them. */
+    @Override
     public int scores() {
         return scores;
     }
 
     /** Level of the mean line at the origin, in score units. */
+    @Override
     public double intercept() {
         return scale.mean() + b1 - b2 * scale.centre() / scale.unit();
     }
 
     /** Slope of the mean line, in score units per week. */
+    @Override
     public double slopePerWeek() {
         return b2 / scale.unit();
     }
 
     /** Standard error of {@link #intercept}, in score units; at least 0. */
+    @Override
     public double interceptSe() {
         return Math.sqrt(variance * atOrigin(inverse[0], inverse[1], inverse[2]));
     }
 
     /** Standard error of {@link #slopePerWeek}, in score units per week; at least 0. */
+    @Override
     public double slopeSe() {
         return Math.sqrt(variance * inverse[2]) / scale.unit();
     }
 
     /** How much students' levels at the origin differ, one standard deviation. */
+    @Override
     public double interceptSd() {
         return Math.sqrt(variance * Math.max(0, atOrigin(d11, d12, d22)));
     }
 
     /** How much students' slopes differ, one standard deviation; 0 when nothing says that they do. */
+    @Override
     public double slopeSd() {
         return Math.sqrt(variance * d22) / scale.unit();
     }
 
     /** Correlation of level at the origin and slope, between students; 0 where one of them does not differ. */
+    @Override
     public double correlation() {
         double x = -scale.centre() / scale.unit();
         double product = Math.sqrt(Math.max(0, atOrigin(d11, d12, d22)) * d22);
@@ -96,6 +112,7 @@ public final class Population implements Trend.Fitter {
     }
 
     /** Spread of scores about a student's line. */
+    @Override
     public double residualSd() {
         return Math.sqrt(variance);
     }
@@ -110,6 +127,7 @@ public final class Population implements Trend.Fitter {
     }
 
     /** As {@link #fit}, whatever the number of scores: with none it is the group's line with the students' spread about it. */
+    @Override
     public Trend.Fitted predict(ScoreSeries own) {
         Own o = new Own(own);
         double unit = scale.unit();

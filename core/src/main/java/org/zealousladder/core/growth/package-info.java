@@ -1,2 +1,2 @@
-/** Growth of one series: least squares with moderated variance, Theil-Sen, and the marking of outliers. */
+/** Growth of one series (least squares, Theil-Sen) and of many together (pooled, steady), and the marking of outliers. */
 package org.zealousladder.core.growth;

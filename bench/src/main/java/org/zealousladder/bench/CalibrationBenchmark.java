@@ -1,0 +1,58 @@
+package org.zealousladder.bench;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.calibration.Tally;
+import org.zealousladder.core.calibration.World;
+import org.zealousladder.core.growth.PooledGrowth;
+import org.zealousladder.core.growth.SteadyGrowth;
+import org.zealousladder.core.growth.Trend;
+
+/** Whether what the steady model states comes true, in all made-up worlds, beside the pooled model: the tables of docs/calibration.md. */
+public final class CalibrationBenchmark {
+    private static final int STUDENTS = 6000;
+    private static final int FEWEST = 60;
+    private static final List<World> HARD = List.of(World.HARD_AUTOCORRELATED, World.FLATTENING);
+
+    private CalibrationBenchmark() {}
+
+    /** @param args none */
+    public static void main(String[] args) {
+        System.out.println("| world | students | weeks | slopes held % | levels held % | chance off by | slopes' squared error, of pooled | as required |");
+        System.out.println("|---|---|---|---|---|---|---|---|");
+        for (World world : World.all()) {
+            for (int students : new int[] {12, 40}) {
+                for (int weeks : new int[] {8, 12, 20}) {
+                    line(world, students, weeks);
+                }
+            }
+        }
+    }
+
+    private static void line(World world, int students, int weeks) {
+        Tally steady = Tally.of(world, students, weeks, STUDENTS / students, 1, series -> {
+            SteadyGrowth growth = new SteadyGrowth();
+            series.forEach(growth::add);
+            return growth.fit().orElseThrow();
+        });
+        Function<List<ScoreSeries>, Trend.Fitter> together = series -> {
+            PooledGrowth growth = new PooledGrowth();
+            series.forEach(growth::add);
+            return growth.fit().orElseThrow();
+        };
+        Tally pooled = Tally.of(world, students, weeks, STUDENTS / students, 1, together);
+        boolean hard = HARD.contains(world);
+        double error = steady.slopeError() / pooled.slopeError();
+        System.out.printf(Locale.ROOT, "| %s | %d | %d | %.1f (%.1f) | %.1f (%.1f) | %.2f (%.2f) | %.2f | %s |%n", world.name(), students, weeks,
+                100 * steady.slopesHeld(), 100 * pooled.slopesHeld(), 100 * steady.levelsHeld(), 100 * pooled.levelsHeld(), steady.worst(FEWEST),
+                pooled.worst(FEWEST), error,
+                held(steady.slopesHeld(), hard) && held(steady.levelsHeld(), hard) && steady.worst(FEWEST) <= (hard ? 0.10 : 0.07) && error <= 1.05 ? "yes"
+                        : "no");
+    }
+
+    private static boolean held(double share, boolean hard) {
+        return share >= (hard ? 0.89 : 0.92) && share <= (hard ? 0.99 : 0.98);
+    }
+}

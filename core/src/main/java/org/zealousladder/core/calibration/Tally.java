@@ -1,0 +1,89 @@
+package org.zealousladder.core.calibration;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.Function;
+import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.growth.StudentT;
+import org.zealousladder.core.growth.Trend;
+
+/** What was said of students against what came: how often intervals held, and how often what was given a chance happened. */
+public final class Tally {
+    private static final int FIFTHS = 5;
+
+    private int n;
+    private int slopes;
+    private int levels;
+    private double squares;
+    private final int[] said = new int[FIFTHS];
+    private final double[] stated = new double[FIFTHS];
+    private final int[] came = new int[FIFTHS];
+
+    /** Counts one student with the trend that was drawn for them. */
+    public void add(World.Student student, Trend.Fitted trend, double goalWeek) {
+        n++;
+        slopes += trend.slopeLow() <= student.slope() && student.slope() <= trend.slopeHigh() ? 1 : 0;
+        var level = trend.level(goalWeek);
+        levels += level.low() <= student.level() && student.level() <= level.high() ? 1 : 0;
+        squares += (trend.slope() - student.slope()) * (trend.slope() - student.slope());
+        add(StudentT.cumulative((trend.at(goalWeek) - student.goal()) / trend.levelSe(goalWeek), trend.df()), student.meets());
+    }
+
+    /** Counts a chance, 0 to 1, and whether it came true. */
+    public void add(double chance, boolean true_) {
+        int fifth = Math.min(FIFTHS - 1, (int) (chance * FIFTHS));
+        said[fifth]++;
+        stated[fifth] += chance;
+        came[fifth] += true_ ? 1 : 0;
+    }
+
+    /** Share of students whose true slope lay in the 95 % interval. */
+    public double slopesHeld() {
+        return (double) slopes / n;
+    }
+
+    /** Share of students whose true level at the goal's date lay in the 95 % interval. */
+    public double levelsHeld() {
+        return (double) levels / n;
+    }
+
+    /** Mean squared error of the slopes. */
+    public double slopeError() {
+        return squares / n;
+    }
+
+    /** One fifth of the chances. @param stated their mean @param came how often it came true, a share */
+    public record Fifth(int n, double stated, double came) {}
+
+    /** From the lowest chances to the highest. */
+    public List<Fifth> fifths() {
+        return java.util.stream.IntStream.range(0, FIFTHS)
+                .mapToObj(i -> new Fifth(said[i], said[i] == 0 ? 0 : stated[i] / said[i], said[i] == 0 ? 0 : (double) came[i] / said[i]))
+                .toList();
+    }
+
+    /** The farthest that a fifth with at least {@code least} students is off. */
+    public double worst(int least) {
+        return fifths().stream().filter(f -> f.n() >= least).mapToDouble(f -> Math.abs(f.stated() - f.came())).max().orElse(0);
+    }
+
+    /**
+     * Grades of a world, each fitted together.
+     *
+     * @param method makes of a grade's series how each is fitted
+     */
+    public static Tally of(World world, int students, int weeks, int grades, long seed, Function<List<ScoreSeries>, Trend.Fitter> method) {
+        SplittableRandom random = new SplittableRandom(seed);
+        Tally tally = new Tally();
+        for (int g = 0; g < grades; g++) {
+            List<World.Student> grade = world.grade(random, students, weeks);
+            Trend.Fitter fitter = method.apply(grade.stream().map(World.Student::series).toList());
+            for (World.Student s : grade) {
+                if (fitter.fit(s.series()) instanceof Trend.Fitted trend) {
+                    tally.add(s, trend, weeks - 1.0 + World.AHEAD);
+                }
+            }
+        }
+        return tally;
+    }
+}
