@@ -158,7 +158,8 @@ class FitCommandTest {
         Path scores = file("scores.csv", lines.toArray(String[]::new));
         JsonNode out = run(scores, "--method", "steady", "--format", "json").json();
         assertEquals("steady", out.get("method").asString());
-        for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd", "autocorrelation",
+        for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd",
+                "autocorrelation",
                 "weekSd", "bendSd")) {
             assertTrue(out.get("population").get(field).isNumber(), field);
         }

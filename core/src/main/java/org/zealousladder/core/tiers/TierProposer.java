@@ -2,14 +2,19 @@ package org.zealousladder.core.tiers;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.bands.TrueScores;
 import org.zealousladder.core.tiers.TierProposal.Proposed;
 import org.zealousladder.core.tiers.TierProposal.TierChance;
 
@@ -19,8 +24,8 @@ import org.zealousladder.core.tiers.TierProposal.TierChance;
  * <ul>
  *   <li>The tier is the one that the rule gives to the scores as they stand. It is never better than every measure says, nor worse than every
  *       measure says.
- *   <li>Chances: each true score is normal about the observed one with the measure's SEM, independent between measures; how likely the rule
- *       gives each tier to the true scores. Where another tier is more likely than the one proposed, the reason says so.
+ *   <li>Chances: each true score is normal about the observed one with the measure's SEM, independent between measures, or as
+ *       {@link TrueScores} have it; how likely the rule gives each tier to the true scores. Where another tier is more likely than the one proposed, the reason says so.
  *   <li>Weighted: scores are put on one scale by their distance from the cuts in spreads, {@code z = (score - cut)/spread},
  *       turned where lower is better; the student is past a boundary between tiers when the weighted mean of {@code z} is not
  *       negative. A measure without spread does not enter; if none has one, the rule falls back to {@link TierRule#MOST} and says so.
@@ -35,26 +40,68 @@ public final class TierProposer {
 
     /** The tier that {@code rule} gives to {@code evidence}, one a measure; {@link TierProposal.NotTested} without any. */
     public static TierProposal propose(TierRule rule, List<Evidence> evidence) {
+        return propose(rule, evidence, null);
+    }
+
+    /**
+     * As {@link #propose(TierRule, List)}, with chances from what the scores say of the true ones in their group.
+     *
+     * @param truth of the evidence, in its order; null: each true score is normal about the observed one
+     */
+    public static TierProposal propose(TierRule rule, List<Evidence> evidence, @Nullable TrueScores truth) {
         if (evidence.isEmpty()) {
             return new TierProposal.NotTested();
         }
         if (rule == TierRule.WEIGHTED) {
-            List<Evidence> scaled = evidence.stream().filter(e -> e.spread() > 0).toList();
-            if (!scaled.isEmpty()) {
-                return weighted(scaled);
+            if (evidence.stream().anyMatch(e -> e.spread() > 0)) {
+                return weighted(evidence, truth);
             }
-            Proposed most = counted(TierRule.MOST, evidence);
+            Proposed most = counted(TierRule.MOST, evidence, truth);
             return new Proposed(most.tier(), most.chances(), most.measures(),
                     most.reason() + " Too few scores to weigh the measures, so the tier that most give.");
         }
-        return counted(rule, evidence);
+        return counted(rule, evidence, truth);
     }
 
-    private static Proposed counted(TierRule rule, List<Evidence> evidence) {
+    private static Proposed counted(TierRule rule, List<Evidence> evidence, @Nullable TrueScores truth) {
         int[] given = evidence.stream().mapToInt(Evidence::tier).toArray();
         int tier = combine(rule, given);
         boolean anyError = evidence.stream().anyMatch(e -> e.sem() > 0);
-        return proposed(tier, anyError ? chances(rule, evidence) : List.of(), evidence.size(), reason(rule, tier, evidence));
+        List<TierChance> chances = truth != null ? chances(rule, evidence, truth) : anyError ? chances(rule, evidence) : List.of();
+        return proposed(tier, chances, evidence.size(), reason(rule, tier, evidence));
+    }
+
+    private static List<TierChance> chances(TierRule rule, List<Evidence> evidence, TrueScores truth) {
+        List<Integer> tiers = tiers(evidence);
+        if (evidence.size() == 1) {
+            TreeMap<Integer, Double> one = tierChances(evidence.get(0), truth.mean(0), truth.sd(0));
+            return tiers.stream().map(t -> new TierChance(t, one.getOrDefault(t, 0.0))).toList();
+        }
+        // What the rule makes of bands is asked once for each combination, not for each point.
+        Map<Integer, Integer> known = new HashMap<>();
+        double[] chances = truth.chances(tiers.size(), t -> {
+            int bands = 0;
+            for (int i = 0; i < t.length; i++) {
+                bands = bands * BandLadder.MOST + evidence.get(i).ladder().index(t[i]);
+            }
+            return known.computeIfAbsent(bands, b -> tiers.indexOf(combine(rule, tiersOf(b, evidence))));
+        });
+        return IntStream.range(0, tiers.size()).mapToObj(i -> new TierChance(tiers.get(i), chances[i])).toList();
+    }
+
+    /** @param bands the measures' band numbers as digits, the last measure's lowest */
+    private static int[] tiersOf(int bands, List<Evidence> evidence) {
+        int[] given = new int[evidence.size()];
+        int rest = bands;
+        for (int i = given.length - 1; i >= 0; i--) {
+            given[i] = evidence.get(i).ladder().bands().get(rest % BandLadder.MOST).tier();
+            rest /= BandLadder.MOST;
+        }
+        return given;
+    }
+
+    private static List<Integer> tiers(List<Evidence> evidence) {
+        return evidence.stream().flatMap(e -> e.ladder().bands().stream()).map(b -> b.tier()).distinct().sorted().toList();
     }
 
     /** With the reason's last sentence where the scores' error makes another tier more likely. */
@@ -80,7 +127,7 @@ public final class TierProposer {
     /** How likely the rule gives each tier to the true scores: sums over every combination of the measures' tiers. */
     private static List<TierChance> chances(TierRule rule, List<Evidence> evidence) {
         TreeMap<Integer, Double> total = new TreeMap<>();
-        add(rule, evidence.stream().map(TierProposer::tierChances).toList(), new int[evidence.size()], 0, 1, total);
+        add(rule, evidence.stream().map(e -> tierChances(e, e.score(), e.sem())).toList(), new int[evidence.size()], 0, 1, total);
         return total.entrySet().stream().map(e -> new TierChance(e.getKey(), e.getValue())).toList();
     }
 
@@ -98,9 +145,9 @@ public final class TierProposer {
         }
     }
 
-    private static TreeMap<Integer, Double> tierChances(Evidence e) {
+    private static TreeMap<Integer, Double> tierChances(Evidence e, double score, double error) {
         TreeMap<Integer, Double> chances = new TreeMap<>();
-        double[] inBand = e.ladder().chances(e.score(), e.sem());
+        double[] inBand = e.ladder().chances(score, error);
         for (int i = 0; i < inBand.length; i++) {
             chances.merge(e.ladder().bands().get(i).tier(), inBand[i], Double::sum);
         }
@@ -111,48 +158,56 @@ public final class TierProposer {
      * The boundary between tier {@code upTo} and those with more support, as the measures see it together.
      *
      * @param margin weighted mean distance past it, in spreads
-     * @param error standard error of that mean
+     * @param expected the same of the true scores
+     * @param error standard error of that
      */
-    private record Boundary(double margin, double error) {
+    private record Boundary(double margin, double expected, double error) {
         boolean past() {
             return margin >= 0;
         }
 
         /** Chance that the true scores are past it. */
         double chance() {
-            return error == 0 || Double.isInfinite(margin) ? past() ? 1 : 0 : NORMAL.cumulativeProbability(margin / error);
+            return error == 0 || Double.isInfinite(expected) ? expected >= 0 ? 1 : 0 : NORMAL.cumulativeProbability(expected / error);
         }
 
-        static Boundary of(int upTo, List<Evidence> evidence) {
+        static Boundary of(int upTo, List<Evidence> evidence, @Nullable TrueScores truth) {
             double weights = 0;
             double sum = 0;
+            double expected = 0;
             double variance = 0;
-            for (Evidence e : evidence) {
-                OptionalDouble z = TierProposer.margin(e, upTo);
+            double[] share = new double[evidence.size()];
+            for (int i = 0; i < share.length; i++) {
+                Evidence e = evidence.get(i);
+                OptionalDouble z = e.spread() > 0 ? TierProposer.margin(e, upTo) : OptionalDouble.empty();
                 if (z.isPresent()) {
                     weights += e.weight();
                     sum += e.weight() * z.getAsDouble();
-                    variance += Math.pow(e.weight() * e.sem() / e.spread(), 2);
+                    share[i] = e.weight() * e.ladder().direction().sign() / e.spread();
+                    variance += Math.pow(share[i] * e.sem(), 2);
+                    expected += truth == null ? 0 : share[i] * (truth.mean(i) - e.score());
                 }
             }
             if (weights == 0) {
-                boolean all = evidence.stream().allMatch(e -> e.tier() <= upTo);
-                return new Boundary(all ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY, 0);
+                boolean all = evidence.stream().filter(e -> e.spread() > 0).allMatch(e -> e.tier() <= upTo);
+                double far = all ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
+                return new Boundary(far, far, 0);
             }
-            return new Boundary(sum / weights, Math.sqrt(variance) / weights);
+            return new Boundary(sum / weights, (sum + expected) / weights, (truth == null ? Math.sqrt(variance) : truth.sd(share)) / weights);
         }
     }
 
-    private static Proposed weighted(List<Evidence> evidence) {
-        List<Integer> tiers = evidence.stream().flatMap(e -> e.ladder().bands().stream()).map(b -> b.tier()).distinct().sorted().toList();
+    private static Proposed weighted(List<Evidence> all, @Nullable TrueScores truth) {
+        List<Evidence> evidence = all.stream().filter(e -> e.spread() > 0).toList();
+        List<Integer> tiers = tiers(evidence);
         // From the best tier down: the first boundary that the student is past gives the tier.
-        List<Boundary> boundaries = tiers.subList(0, tiers.size() - 1).stream().map(upTo -> Boundary.of(upTo, evidence)).toList();
+        List<Boundary> boundaries = tiers.subList(0, tiers.size() - 1).stream().map(upTo -> Boundary.of(upTo, all, truth)).toList();
         int index = 0;
         while (index < boundaries.size() && !boundaries.get(index).past()) {
             index++;
         }
         List<TierChance> chances = new ArrayList<>();
-        if (evidence.stream().anyMatch(e -> e.sem() > 0)) {
+        if (truth != null || evidence.stream().anyMatch(e -> e.sem() > 0)) {
             double soFar = 0;
             for (int i = 0; i < tiers.size(); i++) {
                 double upTo = i == boundaries.size() ? 1 : Math.max(soFar, boundaries.get(i).chance());
