@@ -4244,6 +4244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trends/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["past"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trends/rule-effect": {
         parameters: {
             query?: never;
@@ -7834,6 +7850,22 @@ export interface components {
             /** Format: int32 */
             schoolId: number;
         };
+        PastFifth: {
+            /** Format: double */
+            from: number;
+            /** Format: int32 */
+            goals: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: int32 */
+            met: number;
+            /** Format: double */
+            said: number;
+            /** Format: double */
+            to: number;
+        };
         PastGap: {
             because?: string;
             by?: string;
@@ -7841,6 +7873,17 @@ export interface components {
             minutes: number;
             /** Format: date */
             on: string;
+        };
+        PastLook: {
+            /** Format: int32 */
+            changed: number;
+            fifths: components["schemas"]["PastFifth"][];
+            /** Format: int32 */
+            said: number;
+            /** Format: int32 */
+            tooSoon: number;
+            /** Format: int32 */
+            weeks: number;
         };
         PastMending: {
             after: string[];
@@ -7872,6 +7915,17 @@ export interface components {
             standard: number;
             /** Format: double */
             sureness: number;
+        };
+        PastView: {
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            goals: number;
+            looks: components["schemas"]["PastLook"][];
+            /** Format: int32 */
+            needed: number;
+            /** Format: date */
+            to: string;
         };
         PastWorkSetting: {
             because: string;
@@ -7942,6 +7996,8 @@ export interface components {
             role: "teacher" | "coordinator" | "administrator";
         };
         PhaseTrend: {
+            /** Format: double */
+            bound?: number;
             /** Format: double */
             groupSlope?: number;
             /** Format: date */
@@ -8284,6 +8340,10 @@ export interface components {
             /** Format: date */
             since?: string;
             swing?: components["schemas"]["Swing"];
+            /** Format: int32 */
+            toCome: number;
+            /** Format: int32 */
+            toHalve?: number;
             wantsAction: boolean;
         };
         Proposed: {
@@ -9774,6 +9834,7 @@ export interface components {
         TiersView: {
             area: string;
             areas: string[];
+            assumed: string[];
             before?: string;
             flows: components["schemas"]["Flow"][];
             mayDecide: boolean;
@@ -17457,6 +17518,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["JointGoals"];
+                };
+            };
+        };
+    };
+    past: {
+        parameters: {
+            query: {
+                who: string;
+                asOf: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PastView"];
                 };
             };
         };

@@ -9,6 +9,7 @@ export type StudentRef = Schemas['StudentRef'];
 export type TrendCard = Schemas['TrendCard'];
 export type TrendPoint = Schemas['TrendPoint'];
 export type PhaseTrend = Schemas['PhaseTrend'];
+export type PastLook = Schemas['PastLook'];
 export type PeerMedian = Schemas['PeerMedian'];
 export type TrendDetail = Schemas['TrendDetail'];
 export type Goal = Schemas['Goal'];

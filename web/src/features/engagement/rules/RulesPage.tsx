@@ -8,6 +8,7 @@ import { Button } from '../../../ui/Button';
 import { SetupNav } from '../../../ui/SetupNav';
 import { Complaint, Failed, Loading } from '../../../ui/States';
 import { GapSetting } from './GapSetting';
+import { HowGood } from './HowGood';
 import { useRules, useUndoRule } from './queries';
 import { RuleDialog } from './RuleDialog';
 
@@ -16,7 +17,10 @@ type Rule = RulesView['rules'][number];
 export default function RulesPage() {
   const { scope, choices } = useScope();
   const session = useSession();
-  const places = placesOf(choices, scope.year, session.data?.person?.role === 'administrator');
+  const administrator = session.data?.person?.role === 'administrator';
+  // It is about the whole school.
+  const wide = choices.opensWithSchool || administrator;
+  const places = placesOf(choices, scope.year, administrator);
   const own = places.some((p) => p.who === scope.who) ? scope.who : (places[0]?.who ?? 'all');
   const [chosen, setChosen] = useState<string>();
   const who = chosen ?? own;
@@ -45,6 +49,7 @@ export default function RulesPage() {
       {isLost(rules) && <Failed error={rules.error} again={() => rules.refetch()} />}
       {rules.data && <Whole key={who} view={rules.data} who={who} />}
       {who === 'all' && <GapSetting />}
+      {wide && <HowGood />}
     </>
   );
 }

@@ -46,3 +46,11 @@ export function useGapPreview(form: GapForm | undefined) {
 export const useSaveGap = () => useChange((body: GapForm) => data(api.POST('/api/engagement/gap', { body })));
 
 export const useUndoGap = () => useChange((_: undefined) => data(api.POST('/api/engagement/gap/undo')));
+
+/** What charts said of goals against what came; reckoned only when somebody asks. */
+export const usePast = (who: string, asOf: string, asked: boolean) =>
+  useQuery({
+    queryKey: ['records', 'past', who, asOf],
+    queryFn: () => data(api.GET('/api/trends/past', { params: { query: { who, asOf } } })),
+    enabled: asked,
+  });

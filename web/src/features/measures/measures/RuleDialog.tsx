@@ -100,6 +100,12 @@ function Fields({ rule, onRule, fields, onFields, wrong }: FieldsProps) {
       </div>
       {rule === 'chance' && field('changeAtMost', 'Change the plan at a chance of at most, in %', 0, 100)}
       {rule === 'chance' && field('raiseAtLeast', 'Raise the goal at a chance of at least, in %', 0, 100)}
+      {rule === 'chance' && (
+        <p className="col-span-2 m-0 text-[13px] text-soft">
+          These stand once all planned scores are in. Whoever looks every week would sooner or later see any chance by
+          accident, so earlier they are stricter: with half of the scores in, a quarter of that doubt is allowed.
+        </p>
+      )}
       {rule === 'last-points' && field('lastPoints', 'How many last points', 2, 12)}
       {rule === 'last-points' && <span />}
       {field('minimumScores', 'Too soon before this many scores', 3, 40)}

@@ -125,7 +125,11 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
       {view.rows.length === 0 && <Empty title="Nobody is here">No student was enrolled here in this window.</Empty>}
       <Part
         title="Close calls, to talk about"
-        hint="The true tier may well be a better one, or a worse: a chance above 20 %, as for close calls on the Ladder. Ask for a second evidence: another measure, last season, the teacher's view."
+        hint={`The true tier may well be a better one, or a worse: a chance above 20 %, as for close calls on the Ladder. Ask for a second evidence: another measure, last season, the teacher's view.${
+          view.assumed.length > 0
+            ? ` ${view.assumed.join(' and ')} ${view.assumed.length === 1 ? 'states' : 'state'} no error of measurement; a reliability of 0.85 is assumed.`
+            : ''
+        }`}
         rows={close}
       >
         <TierTable view={view} rows={close} actions={actions} />

@@ -28,7 +28,8 @@ begin
           from scores_score s
          where s.student_id = m.student_id and s.measure_id = m.measure_id and s.taken_on between m.since and as_of and s.value is not null
            and s.known_from <= as_of and (s.superseded_on is null or s.superseded_on > as_of)) s
-     where s.days is not null;
+     where s.days is not null
+     order by m.school_id, m.measure_id, m.grade, m.student_id;
 end $$;
 revoke execute on function trends_phases_of_schools(integer[], smallint[], smallint[], date, date, integer) from public;
 grant execute on function trends_phases_of_schools(integer[], smallint[], smallint[], date, date, integer) to ladder_app;

@@ -35,7 +35,7 @@ public final class CalibrationBenchmark {
         Tally steady = Tally.of(world, students, weeks, STUDENTS / students, 1, series -> {
             SteadyGrowth growth = new SteadyGrowth();
             series.forEach(growth::add);
-            return growth.fit().orElseThrow();
+            return growth.fit().orElseThrow().within(new Trend.Bounds(world.low(), world.high()));
         });
         Function<List<ScoreSeries>, Trend.Fitter> together = series -> {
             PooledGrowth growth = new PooledGrowth();

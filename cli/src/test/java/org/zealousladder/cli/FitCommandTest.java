@@ -35,7 +35,7 @@ class FitCommandTest {
     @Test
     void theJsonHoldsTheFitDoneByHand() throws IOException {
         Path goals = file("goals.csv", "student,measure,start_date,start_score,goal_date,goal_score", "A,orf,2026-01-05,2,2026-02-16,7.6");
-        JsonNode json = run(byHand(), "--goals", goals, "--format", "json").json();
+        JsonNode json = run(byHand(), "--method", "single", "--goals", goals, "--format", "json").json();
         assertEquals("2026-02-02", json.get("asOf").asString());
         assertEquals("2026-01-05", json.get("origin").asString());
         assertEquals("single", json.get("method").asString());
@@ -70,7 +70,8 @@ class FitCommandTest {
 
     @Test
     void originAsOfAndSemAreUsed() throws IOException {
-        JsonNode s = run(byHand(), "--origin", "2026-01-12", "--as-of", "2026-01-26", "--sem", "orf=2", "--format", "json").json().at("/series/0");
+        JsonNode s = run(byHand(), "--method", "single", "--origin", "2026-01-12", "--as-of", "2026-01-26", "--sem", "orf=2", "--format", "json").json()
+                .at("/series/0");
         assertEquals(4, s.get("n").asInt());
         assertEquals(6, s.get("df").asInt(), "four for the SEM and two");
         // Through 2, 4, 5, 4 the slope is 0.7 and the level a week after the start 3.4
@@ -130,8 +131,8 @@ class FitCommandTest {
 
     @Test
     void tableAndCsvSayTheSame() throws IOException {
-        assertTrue(run(byHand()).out().contains("0.60"));
-        String csv = run(byHand(), "--format", "csv").out();
+        assertTrue(run(byHand(), "--method", "single").out().contains("0.60"));
+        String csv = run(byHand(), "--method", "single", "--format", "csv").out();
         assertTrue(csv.startsWith("student,measure,n,state,intercept"));
         assertTrue(csv.lines().skip(1).findFirst().orElseThrow().startsWith("A,orf,5,fitted,2.8"));
     }
@@ -157,6 +158,7 @@ class FitCommandTest {
         }
         Path scores = file("scores.csv", lines.toArray(String[]::new));
         JsonNode out = run(scores, "--method", "steady", "--format", "json").json();
+        assertEquals(out, run(scores, "--format", "json").json(), "as it does without being asked");
         assertEquals("steady", out.get("method").asString());
         for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd",
                 "autocorrelation",
@@ -189,7 +191,7 @@ class FitCommandTest {
         for (String field : List.of("intercept", "slopePerWeek", "interceptSe", "slopeSe", "interceptSd", "slopeSd", "correlation", "residualSd")) {
             assertTrue(out.get("population").get(field).isNumber(), field);
         }
-        JsonNode single = run(scores, "--format", "json").json();
+        JsonNode single = run(scores, "--method", "single", "--format", "json").json();
         double mean = out.get("population").get("slopePerWeek").asDouble();
         double spread = 0;
         double shrunken = 0;
@@ -214,5 +216,24 @@ class FitCommandTest {
         assertTrue(ran.err().contains("too few series with three scores to pool"), ran.err());
         assertFalse(ran.json().has("population"));
         assertEquals("single", ran.json().get("series").get(0).get("fittedBy").asString());
+    }
+
+    @Test
+    void nothingIsProjectedBeyondTheBounds() throws IOException {
+        Path scores = file("scores.csv", "student,measure,date,score", "S1,m,2026-01-05,80", "S1,m,2026-01-12,84", "S1,m,2026-01-19,86", "S1,m,2026-01-26,91",
+                "S1,m,2026-02-02,94");
+        Path goals = file("goals.csv", "student,measure,start_date,start_score,goal_date,goal_score", "S1,m,2026-01-05,80,2026-05-04,99");
+        Ran ran = run(scores, "--goals", goals, "--bounds", "m=,95", "--format", "json");
+        JsonNode s = ran.json().at("/series/0");
+        assertTrue(s.get("atBound").asBoolean());
+        assertEquals(95, s.at("/goal/projected").asDouble());
+        assertEquals(0, s.at("/goal/chance").asDouble());
+        assertTrue(ran.err().contains("m: 1 series may stand at the least or the most score there is"), ran.err());
+        assertTrue(run(scores, "--bounds", "m=0,500", "--format", "json").json().at("/series/0/atBound").isBoolean());
+        assertFalse(run(scores, "--format", "json").json().at("/series/0").has("atBound"));
+        Ran wrong = run(scores, "--bounds", "m=95");
+        assertEquals(2, wrong.code());
+        assertTrue(wrong.err().contains("such as 0,95"), wrong.err());
+        assertEquals(2, run(scores, "--bounds", "m=95,0").code());
     }
 }

@@ -7,10 +7,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.ScoreSeries;
@@ -40,9 +42,9 @@ public final class FitCommand implements Callable<Integer> {
     @Option(names = "--goals", paramLabel = "GOALS.csv", description = "Goals; without them no decisions are proposed.")
     private Path goals;
 
-    @Option(names = "--method", defaultValue = "single",
-            description = {"single (least squares, default), robust (Theil-Sen), pooled (all series of a measure together), or",
-                    "steady (together, with bends, shared weeks, wild scores and scores that hang together)."})
+    @Option(names = "--method", defaultValue = "steady",
+            description = {"steady (default: all series of a measure together, with bends, shared weeks, wild scores and scores that",
+                    "hang together), pooled (together, straight and independent), single (least squares), or robust (Theil-Sen)."})
     private String method;
 
     @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
@@ -50,6 +52,11 @@ public final class FitCommand implements Callable<Integer> {
 
     @Option(names = "--sem", paramLabel = "MEASURE=VALUE", description = "Standard error of measurement; steadies the variance. Repeatable.")
     private Map<String, String> sems = Map.of();
+
+    @Option(names = "--bounds", paramLabel = "MEASURE=LOW,HIGH",
+            description = {"Least and most score there is (either may be left out: ,95). Nothing is projected beyond; series that stand there",
+                    "are warned of, and say atBound in JSON. Repeatable."})
+    private Map<String, String> bounds = Map.of();
 
     @Option(names = "--origin", paramLabel = "DATE", description = "Day that weeks are counted from (default: the earliest in the file).")
     private String origin;
@@ -101,6 +108,7 @@ public final class FitCommand implements Callable<Integer> {
         LocalDate last = asOf == null ? input.empty() ? first : input.latest() : day("--as-of", asOf);
         FittedSeries.Options options = new FittedSeries.Options(first, last, fitted, settings);
         Map<String, Double> sem = sems();
+        Map<String, Trend.Bounds> within = bounds();
         try (OutputStream out = new BufferedOutputStream(System.out, 1 << 16)) {
             if (stop) {
                 output.problemsOnly(input.problems, out);
@@ -111,10 +119,18 @@ public final class FitCommand implements Callable<Integer> {
             input.goals.keySet().forEach(k -> input.series.computeIfAbsent(k, key -> new Points()));
             Map<String, Pool> populations = options.together() ? populations(input, options, sem) : Map.of();
             output.begin(options, method, populations, out);
+            Map<String, Integer> atBound = new TreeMap<>();
             for (Map.Entry<Input.Key, Points> e : input.series.entrySet()) {
-                output.series(FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()), sem.getOrDefault(e.getKey().measure(), 0.0),
-                        populations.get(e.getKey().measure()), options));
+                String measure = e.getKey().measure();
+                FittedSeries one = FittedSeries.of(e.getKey(), e.getValue(), input.goals.get(e.getKey()),
+                        new FittedSeries.Known(sem.getOrDefault(measure, 0.0), within.get(measure), populations.get(measure)), options);
+                if (one.atBound()) {
+                    atBound.merge(measure, 1, Integer::sum);
+                }
+                output.series(one);
             }
+            atBound.forEach((measure, n) -> System.err.println(measure + ": " + n + " series may stand at the least or the most score there is; growth beyond"
+                    + " it cannot be seen"));
             output.end(skipBad ? input.problems : List.of());
         }
         return 0;
@@ -150,7 +166,7 @@ public final class FitCommand implements Callable<Integer> {
     }
 
     private Map<String, Double> sems() {
-        Map<String, Double> values = new java.util.HashMap<>();
+        Map<String, Double> values = new HashMap<>();
         sems.forEach((measure, text) -> {
             try {
                 double value = Cells.number(text);
@@ -160,6 +176,23 @@ public final class FitCommand implements Callable<Integer> {
                 values.put(measure, value);
             } catch (IllegalArgumentException e) {
                 throw wrong("--sem " + measure + "=" + text + ": " + e.getMessage());
+            }
+        });
+        return values;
+    }
+
+    private Map<String, Trend.Bounds> bounds() {
+        Map<String, Trend.Bounds> values = new HashMap<>();
+        bounds.forEach((measure, text) -> {
+            String[] ends = text.split(",", -1);
+            try {
+                if (ends.length != 2) {
+                    throw new IllegalArgumentException("write two scores with a comma between them, such as 0,95");
+                }
+                values.put(measure, new Trend.Bounds(ends[0].isBlank() ? Double.NEGATIVE_INFINITY : Cells.number(ends[0].strip()),
+                        ends[1].isBlank() ? Double.POSITIVE_INFINITY : Cells.number(ends[1].strip())));
+            } catch (IllegalArgumentException e) {
+                throw wrong("--bounds " + measure + "=" + text + ": " + e.getMessage());
             }
         });
         return values;

@@ -22,7 +22,8 @@ import org.zealousladder.core.growth.Trend;
  * What is said of one series. {@code trend} is null when there are too few scores, the goal's parts when there is no goal,
  * {@code line} when the series was not pooled.
  */
-record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line pooled, LocalDate latest, Interval latestLevel, List<LocalDate> outliers,
+record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line pooled, LocalDate latest, double latestWeek, Interval latestLevel,
+        List<LocalDate> outliers,
         Input.GoalRow goal, GoalLine line, Interval projected, Double chance, Proposal decision) {
 
     /** Options of one run. */
@@ -60,34 +61,52 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
         return ScoreSeries.of(weeks, points.scores(asOf));
     }
 
-    /** @param population what the series is pooled with; null for a fit by itself */
-    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, double sem, Pool population, Options options) {
+    /**
+     * What is known of a measure.
+     *
+     * @param sem standard error of measurement; 0: none is stated
+     * @param bounds scores there are; null: any
+     * @param population what its series are pooled with; null where each is fitted by itself
+     */
+    record Known(double sem, Trend.Bounds bounds, Pool population) {
+        Trend.Fitter fitter(Trend.Method method, boolean pooled) {
+            Trend.Fitter fitter = pooled ? population::predict : alone(method, sem);
+            return bounds == null ? fitter : fitter.within(bounds);
+        }
+    }
+
+    /** Whether the newest level may well be the least score there is, or the most. */
+    boolean atBound() {
+        return trend != null && latestLevel != null && trend.atBound(latestWeek);
+    }
+
+    static FittedSeries of(Input.Key key, Points points, Input.GoalRow goal, Known known, Options options) {
         int[] days = points.scoredDays((int) options.asOf().toEpochDay());
         ScoreSeries series = series(points, options);
-        boolean pooled = population != null && series.size() > 0;
-        Trend.Fitter fitter = pooled ? population::predict : alone(options.method(), sem);
-        Proposer proposer = new Proposer(options.rule(), fitter);
+        boolean pooled = known.population() != null && series.size() > 0;
+        Proposer proposer = new Proposer(options.rule(), known.fitter(options.method(), pooled));
         Trend.Fitted trend = proposer.fit(series) instanceof Trend.Fitted f ? f : null;
-        Population.Line own = pooled && population instanceof Population p ? p.line(series) : null;
+        Population.Line own = pooled && known.population() instanceof Population p ? p.line(series) : null;
         LocalDate latest = days.length == 0 ? null : LocalDate.ofEpochDay(days[days.length - 1]);
-        Interval level = trend == null ? null : trend.level(series.week(series.size() - 1));
+        double week = series.size() == 0 ? 0 : series.week(series.size() - 1);
+        Interval level = trend == null ? null : trend.level(week);
         List<LocalDate> outliers = java.util.Arrays.stream(Outliers.mark(series)).mapToObj(i -> LocalDate.ofEpochDay(days[i])).toList();
         if (goal == null) {
-            return new FittedSeries(key, days.length, trend, own, latest, level, outliers, null, null, null, null, null);
+            return new FittedSeries(key, days.length, trend, own, latest, week, level, outliers, null, null, null, null, null);
         }
         Direction direction = goal.goalScore() > goal.startScore() ? Direction.HIGHER_IS_BETTER : Direction.LOWER_IS_BETTER;
         GoalLine line = new GoalLine(ScoreSeries.weeks(options.origin(), goal.startDate()), goal.startScore(),
                 ScoreSeries.weeks(options.origin(), goal.goalDate()), goal.goalScore(), direction);
         Proposal decision = proposer.propose(series, trend == null ? new Trend.TooFew(days.length, Trend.NEEDED) : trend, line,
                 ScoreSeries.weeks(options.origin(), options.asOf()));
-        return new FittedSeries(key, days.length, trend, own, latest, level, outliers, goal, line,
+        return new FittedSeries(key, days.length, trend, own, latest, week, level, outliers, goal, line,
                 trend == null ? null : trend.level(line.goalWeek()), trend == null ? null : GoalChance.of(trend, line), decision);
     }
 
     private static Trend.Fitter alone(Trend.Method method, double sem) {
         return switch (method) {
             case ROBUST -> s -> TheilSen.fit(s, sem);
-            case STEADY -> s -> SteadyAlone.fit(s, sem);
+            case STEADY -> new SteadyAlone(sem);
             case SINGLE, POOLED -> s -> LeastSquares.fit(s, sem);
         };
     }

@@ -84,6 +84,9 @@ final class JsonOutput implements FitOutput {
             json.writeNumberProperty("high", s.latestLevel().high());
             json.writeEndObject();
         }
+        if (s.trend() != null && s.trend().bounds() != null) {
+            json.writeBooleanProperty("atBound", s.atBound());
+        }
         json.writeArrayPropertyStart("outliers");
         for (LocalDate day : s.outliers()) {
             json.writeString(day.toString());

@@ -1,5 +1,6 @@
 package org.zealousladder.core.bands;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.apache.commons.statistics.distribution.NormalDistribution;
@@ -100,7 +101,7 @@ public final class BandLadder {
     }
 
     /**
-     * Where {@code score} stands, with certainty.
+     * Where {@code score} stands by itself, with certainty; where its group is known {@link #standing(double, TrueScores.Measured)} says it better.
      *
      * @param sem standard error of measurement in score units; 0 when the measure states none
      */
@@ -112,6 +113,15 @@ public final class BandLadder {
         double lower = i == 0 ? 0 : NORMAL.cumulativeProbability(-distance(score, i - 1) / sem);
         double upper = i == cuts.length ? 0 : NORMAL.cumulativeProbability(distance(score, i) / sem);
         return new Standing(i, bands.get(i), OptionalDouble.of(1 - lower - upper), closeCall(upper, lower));
+    }
+
+    /** Where {@code score} stands among its group: with certainty, whether the measure states an error or one is assumed. */
+    public Standing standing(double score, TrueScores.Measured group) {
+        TrueScores truth = TrueScores.of(score, group);
+        double[] chances = chances(truth.mean(0), truth.sd(0));
+        int i = index(score);
+        return new Standing(i, bands.get(i), OptionalDouble.of(chances[i]),
+                closeCall(Arrays.stream(chances, i + 1, chances.length).sum(), Arrays.stream(chances, 0, i).sum()));
     }
 
     /**

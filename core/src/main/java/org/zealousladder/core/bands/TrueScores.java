@@ -26,8 +26,10 @@ import org.hipparchus.linear.RealVector;
 public final class TrueScores {
     /** Reliability that a measure is taken to have which states no error: said wherever it is used. */
     public static final double ASSUMED_RELIABILITY = 0.85;
+    /** Correlation that observed scores of two measures are taken to have where too few students have both. */
+    public static final double ASSUMED_CORRELATION = 0.5;
     /** A measure's error is never taken for more than all but this part of its spread. */
-    private static final double LEAST_RELIABILITY = 0.05;
+    public static final double LEAST_RELIABILITY = 0.05;
 
     private static final int POINTS = 2048;
     private static final Map<Integer, double[][]> POINTS_OF = new ConcurrentHashMap<>();
@@ -65,9 +67,11 @@ public final class TrueScores {
         }
     }
 
-    /** Of one score. */
+    /** Of one score: by the formula, since whole schools are asked for at once. */
     public static TrueScores of(double score, Measured measure) {
-        return of(new double[] {score}, new Measured[] {measure}, new double[][] {{1}});
+        double r = measure.reliability();
+        return new TrueScores(new double[] {measure.mean() + r * (score - measure.mean())},
+                new Array2DRowRealMatrix(new double[][] {{measure.sd() * measure.sd() * r * (1 - r)}}, false));
     }
 
     /**
@@ -80,6 +84,9 @@ public final class TrueScores {
         int d = scores.length;
         if (measures.length != d || correlation.length != d) {
             throw new IllegalArgumentException(d + " scores need as many measures and correlations");
+        }
+        if (d == 1) {
+            return of(scores[0], measures[0]);
         }
         RealMatrix truth = truth(measures, correlation);
         RealMatrix observed = truth.copy();

@@ -3,8 +3,10 @@ package org.zealousladder.core.calibration;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.function.Function;
+import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
-import org.zealousladder.core.growth.StudentT;
+import org.zealousladder.core.goals.GoalChance;
+import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.growth.Trend;
 
 /** What was said of students against what came: how often intervals held, and how often what was given a chance happened. */
@@ -26,7 +28,7 @@ public final class Tally {
         var level = trend.level(goalWeek);
         levels += level.low() <= student.level() && student.level() <= level.high() ? 1 : 0;
         squares += (trend.slope() - student.slope()) * (trend.slope() - student.slope());
-        add(StudentT.cumulative((trend.at(goalWeek) - student.goal()) / trend.levelSe(goalWeek), trend.df()), student.meets());
+        add(GoalChance.of(trend, new GoalLine(0, 0, goalWeek, student.goal(), Direction.HIGHER_IS_BETTER)), student.meets());
     }
 
     /** Counts a chance, 0 to 1, and whether it came true. */

@@ -60,7 +60,7 @@ public record World(String name, double autocorrelation, double tailDf, double w
      * One student of a world.
      *
      * @param slope of the true course with the last score, a week
-     * @param level of the true course at the goal's date, {@link #AHEAD} weeks on
+     * @param level of the true course at the goal's date
      * @param goal a score to be reached by then
      */
     public record Student(ScoreSeries series, double slope, double level, double goal) {
@@ -72,6 +72,19 @@ public record World(String name, double autocorrelation, double tailDf, double w
 
     /** A grade of {@code students} with {@code weeks} scores each. */
     public List<Student> grade(SplittableRandom random, int students, int weeks) {
+        return grade(random, students, weeks, AHEAD, (k, level, end) -> course(START, GROWTH, end) + GOALS[k % GOALS.length]);
+    }
+
+    /** A class whose goals, due with the last score, ask of each student what is usual from their own start: about half of them come to meet theirs. */
+    public List<Student> classroom(SplittableRandom random, int students, int weeks) {
+        return grade(random, students, weeks, 0, (k, level, end) -> course(level, GROWTH, end));
+    }
+
+    private interface Aim {
+        double goal(int student, double level, double end);
+    }
+
+    private List<Student> grade(SplittableRandom random, int students, int weeks, int ahead, Aim aim) {
         double[] shared = new double[weeks];
         double[] times = new double[weeks];
         for (int i = 0; i < weeks; i++) {
@@ -84,10 +97,10 @@ public record World(String name, double autocorrelation, double tailDf, double w
             double level = START + 15 * a;
             double slope = GROWTH + 0.5 * (0.3 * a + Math.sqrt(1 - 0.09) * normal(random));
             double last = weeks - 1;
-            double end = last + AHEAD;
+            double end = last + ahead;
             grade.add(new Student(ScoreSeries.of(times, scores(random, level, slope, shared)),
                     100 * (course(level, slope, last) - course(level, slope, last - 0.01)),
-                    course(level, slope, end), course(START, GROWTH, end) + GOALS[k % GOALS.length]));
+                    course(level, slope, end), aim.goal(k, level, end)));
         }
         return grade;
     }

@@ -8,6 +8,7 @@ import org.zealousladder.core.Direction;
  *
  * @param scores scores in the phase
  * @param weeks weeks from the first to the last of them
+ * @param planned scores that there will be by the goal date, these with them, if they go on to come as often; at least {@code scores}
  * @param direction whether more is better
  * @param slope growth per week of the trend
  * @param slopeLow lower end of its 95 % interval
@@ -21,8 +22,13 @@ import org.zealousladder.core.Direction;
  * @param finalLevel level at the goal date, once it is past
  * @param goalScore the goal
  */
-public record Figures(int scores, double weeks, Direction direction, @Nullable Double slope, @Nullable Double slopeLow, @Nullable Double slopeHigh,
+public record Figures(int scores, double weeks, int planned, Direction direction, @Nullable Double slope, @Nullable Double slopeLow, @Nullable Double slopeHigh,
         @Nullable Double needed, boolean atGoal, boolean onLine, @Nullable Double chance, int beyondLine, @Nullable Double finalLevel, double goalScore) {
+
+    /** Share of the planned scores that are in, 0 to 1. */
+    public double share() {
+        return planned == 0 ? 0 : (double) scores / planned;
+    }
 
     /** Whether there is a trend; otherwise {@code finalLevel} is the last score. */
     public boolean fromTrend() {

@@ -47,18 +47,32 @@ public record Proposal(Kind kind, RuleSettings rule, Figures figures) {
         return Reasons.evidence(this);
     }
 
+    /** Whether half of the planned scores are in; what is proposed before is early, however sure. */
+    public boolean firm() {
+        return figures.share() >= 0.5;
+    }
+
+    /** What the chance would be enough for if all planned scores were in, while it is not yet; otherwise {@link Kind#HOLD}. */
+    public Kind ahead() {
+        Double chance = figures.chance();
+        if (kind != Kind.HOLD || rule.rule() != Rule.CHANCE || chance == null) {
+            return Kind.HOLD;
+        }
+        return chance <= rule.changeAtMost() ? Kind.CHANGE : chance >= rule.raiseAtLeast() ? Kind.RAISE : Kind.HOLD;
+    }
+
     /**
-     * Order on the desk: urgency times confidence, higher first; 0 when nothing is to be done. Plans that do not work
-     * come before goals that are too easy, the surer before the less sure.
+     * Order on the desk, higher first; 0 when nothing is to be done. Plans that do not work come before goals that are too easy, whatever the rule; among each,
+     * the surer before the less sure.
      */
     public double priority() {
         Double known = figures.chance();
         double chance = known == null ? 0.5 : known;
         return switch (kind) {
-            case CHANGE -> 3 * (1 - chance);
+            case CHANGE -> 4 - chance;
             case NOT_MET -> 2.5;
-            case RAISE -> 2 * chance;
-            case MET -> 1.5;
+            case RAISE -> 1.5 + 0.5 * chance;
+            case MET -> 1;
             case HOLD, TOO_SOON -> 0;
         };
     }

@@ -3,6 +3,7 @@ package org.zealousladder.core.decisions;
 import static java.util.Objects.requireNonNull;
 
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.goals.GoalChance;
@@ -55,7 +56,7 @@ public final class Proposer {
         Proposal.Kind kind = switch (settings.rule()) {
             case LAST_POINTS -> byLastPoints(figures.beyondLine());
             case TREND -> byTrend(fitted, goal, figures.onLine());
-            case CHANCE -> byChance(requireNonNull(figures.chance()));
+            case CHANCE -> byChance(requireNonNull(figures.chance()), figures.share());
         };
         return new Proposal(kind, settings, figures);
     }
@@ -116,11 +117,11 @@ public final class Proposer {
         return low > needed && onLine ? Proposal.Kind.RAISE : Proposal.Kind.HOLD;
     }
 
-    private Proposal.Kind byChance(double chance) {
-        if (chance <= settings.changeAtMost()) {
+    private Proposal.Kind byChance(double chance, double share) {
+        if (chance <= settings.changeAtMost(share)) {
             return Proposal.Kind.CHANGE;
         }
-        return chance >= settings.raiseAtLeast() ? Proposal.Kind.RAISE : Proposal.Kind.HOLD;
+        return chance >= settings.raiseAtLeast(share) ? Proposal.Kind.RAISE : Proposal.Kind.HOLD;
     }
 
     /** Length of the run of latest scores strictly on one side of the goal line; its sign is the side. */
@@ -136,14 +137,36 @@ public final class Proposer {
         return run;
     }
 
+    /** Weeks from one score of the phase to the next, on average; infinite where there are no two. */
+    static double gap(ScoreSeries phase) {
+        return phase.size() < 2 || phase.span() == 0 ? Double.POSITIVE_INFINITY : phase.span() / (phase.size() - 1);
+    }
+
+    /** Scores still to come by the goal date, at the pace of the phase so far. */
+    private static int toCome(ScoreSeries phase, GoalLine goal, double asOfWeek) {
+        return (int) Math.floor(Math.max(0, goal.goalWeek() - asOfWeek) / gap(phase) + 1e-9);
+    }
+
+    /**
+     * How many more scores make the trend's range of growth half as wide; empty where there will not be so many by the goal date.
+     *
+     * @param trend of {@code phase}
+     */
+    public OptionalInt toHalve(ScoreSeries phase, Trend trend, GoalLine goal, double asOfWeek) {
+        int most = toCome(phase, goal, asOfWeek);
+        return trend instanceof Trend.Fitted f && most > 0 ? fitter.toHalve(phase, f, gap(phase), most) : OptionalInt.empty();
+    }
+
     private static Figures figures(ScoreSeries phase, Trend.@Nullable Fitted trend, GoalLine goal, double asOfWeek, @Nullable Double finalLevel) {
         int beyond = beyondLine(phase, goal);
+        int planned = phase.size() + toCome(phase, goal, asOfWeek);
         if (trend == null) {
-            return new Figures(phase.size(), phase.span(), goal.direction(), null, null, null, null, false, false, null, beyond, finalLevel, goal.goalScore());
+            return new Figures(phase.size(), phase.span(), planned, goal.direction(), null, null, null, null, false, false, null, beyond, finalLevel,
+                    goal.goalScore());
         }
         double latest = phase.week(phase.size() - 1);
         double left = goal.goalWeek() - asOfWeek;
-        return new Figures(phase.size(), phase.span(), goal.direction(), trend.slope(), trend.slopeLow(), trend.slopeHigh(),
+        return new Figures(phase.size(), phase.span(), planned, goal.direction(), trend.slope(), trend.slopeLow(), trend.slopeHigh(),
                 left < 1 ? null : (Double) ((goal.goalScore() - trend.at(asOfWeek)) / left), goal.direction().reaches(trend.at(asOfWeek), goal.goalScore()),
                 goal.direction().reaches(trend.at(latest), goal.at(latest)), GoalChance.of(trend, goal), beyond, finalLevel, goal.goalScore());
     }

@@ -17,13 +17,13 @@ final class Reasons {
             case TOO_SOON -> tooSoon(d.rule(), f);
             case MET -> "The goal date is past. " + ended(f) + ", at or past the goal of " + score(f.goalScore()) + ".";
             case NOT_MET -> "The goal date is past. " + ended(f) + ", short of the goal of " + score(f.goalScore()) + ".";
-            case HOLD, RAISE, CHANGE -> pace(f) + " " + evidence(d.kind(), d.rule(), f);
+            case HOLD, RAISE, CHANGE -> pace(f) + " " + rules(d);
         };
     }
 
     static String evidence(Proposal d) {
         return switch (d.kind()) {
-            case HOLD, RAISE, CHANGE -> evidence(d.kind(), d.rule(), d.figures());
+            case HOLD, RAISE, CHANGE -> rules(d);
             default -> of(d);
         };
     }
@@ -60,20 +60,33 @@ final class Reasons {
         return needed == null ? verb.toUpperCase(Locale.ROOT) + gaining : "From here " + rate(needed) + " a week is needed; " + verb + gaining;
     }
 
-    private static String evidence(Proposal.Kind kind, RuleSettings rule, Figures f) {
-        return switch (rule.rule()) {
-            case CHANCE -> "Chance of the goal " + percent(known(f.chance())) + ".";
-            case TREND -> switch (kind) {
+    private static String rules(Proposal d) {
+        Figures f = d.figures();
+        return switch (d.rule().rule()) {
+            case CHANCE -> "Chance of the goal " + percent(known(f.chance())) + chance(d) + ".";
+            case TREND -> switch (d.kind()) {
                 case CHANGE -> "Even the top of the trend's range is slower than the goal asks.";
                 case RAISE -> "Even the bottom of the trend's range is faster than the goal asks.";
                 default -> f.onLine() ? "The trend is on the goal line or past it."
                         : "The trend may well be fast enough, or not: its range holds the pace that the goal asks.";
             };
-            case LAST_POINTS -> switch (kind) {
+            case LAST_POINTS -> switch (d.kind()) {
                 case CHANGE -> "The latest " + -f.beyondLine() + " scores are all short of the goal line.";
                 case RAISE -> "The latest " + f.beyondLine() + " scores are all past the goal line.";
                 default -> "The latest scores are not all on one side of the goal line.";
             };
+        };
+    }
+
+    /** How firm that is. */
+    private static String chance(Proposal d) {
+        if (d.kind() != Proposal.Kind.HOLD) {
+            return d.firm() ? " (firm)" : " (early)";
+        }
+        return switch (d.ahead()) {
+            case CHANGE -> ", too early to change the plan on";
+            case RAISE -> ", too early to raise the goal on";
+            default -> "";
         };
     }
 

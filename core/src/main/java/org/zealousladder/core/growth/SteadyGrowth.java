@@ -64,8 +64,15 @@ public final class SteadyGrowth {
         SteadySearch search = new SteadySearch(model, frame);
         SteadyParts parts = search.best(search.start(start), FIRST_STEP);
         model.at(parts);
-        double tail = SteadyTails.df(model.off(parts));
+        SteadyModel spared = model.spared(parts);
         SteadyModel whole = some.size() == all.size() ? model : new SteadyModel(frame, all, leastSd);
+        if (spared != null) {
+            // One score typed wrong must not make everybody's growth look various.
+            model = spared;
+            parts = new SteadySearch(model, frame).best(parts, FIRST_STEP);
+            model.at(parts);
+        }
+        double tail = SteadyTails.df(model.off(parts));
         if (!Double.isInfinite(tail)) {
             double slopes = slopes(parts, model);
             model = model.weighed(parts.withTail(tail));

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 
@@ -43,6 +44,16 @@ final class SteadyModel {
 
     /** The same scores, each counting as much as {@code weights} say of how far it is off. */
     SteadyModel weighed(SteadyParts p) {
+        return weighed(p, off -> SteadyTails.weights(off, p.tailDf()));
+    }
+
+    /** The same scores without those that are grossly off: what scores vary by is then not theirs; null where there are none. */
+    @Nullable
+    SteadyModel spared(SteadyParts p) {
+        return off(p).stream().allMatch(SteadyTails::plausible) ? null : weighed(p, SteadyTails::spared);
+    }
+
+    private SteadyModel weighed(SteadyParts p, UnaryOperator<double[]> weights) {
         SteadyModel other = new SteadyModel(frame, List.of(), leastSd);
         at(p);
         double[] shared = estimates();
@@ -50,7 +61,7 @@ final class SteadyModel {
         for (Alike a : alike) {
             for (double[] y : a.ys()) {
                 double[] off = SteadyTails.off(frame, a.times(), y, p, shared, sd);
-                other.alike.add(new Alike(new SteadyTimes(a.times().t, a.times().week, SteadyTails.weights(off, p.tailDf())), List.of(y)));
+                other.alike.add(new Alike(new SteadyTimes(a.times().t, a.times().week, weights.apply(off)), List.of(y)));
             }
         }
         other.scores = scores;

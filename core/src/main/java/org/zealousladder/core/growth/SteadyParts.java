@@ -12,6 +12,8 @@ package org.zealousladder.core.growth;
  * @param tailDf degrees of freedom of the t that own deviations follow; {@link Double#POSITIVE_INFINITY}: normal
  */
 record SteadyParts(double l1, double l2, double l3, double bend, double meanBend, double week, double autocorrelation, double tailDf) {
+    /** So many spreads of scores about the own course. */
+    private static final double ANYTHING = 1000;
 
     /** Covariance by sd² of a student's own course about the mean, level against level, at two times in weeks from the centre. @param from of the first score */
     double course(double a, double b, double from, double unit) {
@@ -37,6 +39,11 @@ record SteadyParts(double l1, double l2, double l3, double bend, double meanBend
     /** The same with slopes that differ {@code factor} times as much. */
     SteadyParts slopesBy(double factor) {
         return new SteadyParts(l1, l2 * factor, l3 * factor, bend, meanBend, week, autocorrelation, tailDf);
+    }
+
+    /** The same of who may have any level and any slope. */
+    SteadyParts alone() {
+        return new SteadyParts(ANYTHING, 0, ANYTHING, bend, meanBend, week, autocorrelation, tailDf);
     }
 
     SteadyParts withTail(double df) {

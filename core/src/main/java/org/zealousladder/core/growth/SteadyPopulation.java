@@ -1,7 +1,11 @@
 package org.zealousladder.core.growth;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
+import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 
 /**
@@ -12,6 +16,9 @@ import org.zealousladder.core.ScoreSeries;
  * is added to its errors (as N. G. N. Prasad and J. N. K. Rao (1990), J. Am. Stat. Assoc. 85, do by formula).
  */
 public final class SteadyPopulation implements Pool {
+    /** A little under a half: bends and what scores vary by will be better known by then, and not always for the better. */
+    private static final double HALF = 0.41;
+
     private final SteadyFrame frame;
     private final Under best;
     private final List<Under> near;
@@ -19,10 +26,37 @@ public final class SteadyPopulation implements Pool {
     private final int scores;
     private final int df;
 
-    /** The pool under some parts. */
-    record Under(SteadyParts parts, double[] shared, double[][] doubt, double variance) {
+    /**
+     * The pool under some parts.
+     *
+     * @param shared the mean's columns and the weeks
+     * @param doubt covariance of those by {@code variance}, the lower triangle row by row
+     */
+    record Under(SteadyParts parts, double[] shared, double[] doubt, double variance) {
         static Under of(SteadyParts parts, SteadyModel model) {
-            return new Under(parts, model.estimates(), model.covariance(), model.variance());
+            double[][] whole = model.covariance();
+            double[] half = new double[whole.length * (whole.length + 1) / 2];
+            for (int i = 0; i < whole.length; i++) {
+                System.arraycopy(whole[i], 0, half, i * (i + 1) / 2, i + 1);
+            }
+            return new Under(parts, model.estimates(), half, model.variance());
+        }
+
+        /** {@code a'Db}, D the doubt. */
+        double form(double[] a, double[] b) {
+            double sum = 0;
+            for (int i = 0; i < a.length; i++) {
+                int row = i * (i + 1) / 2;
+                for (int j = 0; j < i; j++) {
+                    sum += doubt[row + j] * (a[i] * b[j] + a[j] * b[i]);
+                }
+                sum += doubt[row + i] * a[i] * b[i];
+            }
+            return sum;
+        }
+
+        Under alone() {
+            return new Under(parts.alone(), shared, doubt, variance);
         }
     }
 
@@ -57,24 +91,24 @@ public final class SteadyPopulation implements Pool {
 
     @Override
     public double intercept() {
-        return frame.mean() + sum(atOrigin(), best.shared());
+        return frame.mean() + SteadyTimes.dot(atOrigin(), best.shared());
     }
 
     @Override
     public double interceptSe() {
-        return Math.sqrt(best.variance() * form(best, atOrigin(), atOrigin()));
+        return Math.sqrt(best.variance() * best.form(atOrigin(), atOrigin()));
     }
 
     /** Of the mean at the middle of the time: it may bend. */
     @Override
     public double slopePerWeek() {
-        return sum(frame.slope(best.parts(), 0), best.shared());
+        return SteadyTimes.dot(frame.slope(best.parts(), 0), best.shared());
     }
 
     @Override
     public double slopeSe() {
         double[] slope = frame.slope(best.parts(), 0);
-        return Math.sqrt(best.variance() * form(best, slope, slope));
+        return Math.sqrt(best.variance() * best.form(slope, slope));
     }
 
     /** The columns that the tangent at the middle has at the origin. */
@@ -144,94 +178,111 @@ public final class SteadyPopulation implements Pool {
         SteadyTimes x = frame.times(own);
         double[] y = frame.scores(own);
         weigh(x, y);
-        Now now = now(x, y, best);
-        double vl = now.vl;
-        double vls = now.vls;
-        double vs = now.vs;
-        for (int i = 0; i < near.size(); i += 2) {
-            Now a = now(x, y, near.get(i));
-            Now b = now(x, y, near.get(i + 1));
-            double dl = (a.level - b.level) / 2;
-            double ds = (a.slope - b.slope) / 2;
-            vl += dl * dl + (a.vl + b.vl) / 2 - now.vl;
-            vls += dl * ds + (a.vls + b.vls) / 2 - now.vls;
-            vs += ds * ds + (a.vs + b.vs) / 2 - now.vs;
-        }
-        vl = Math.max(vl, now.vl);
-        vs = Math.max(vs, now.vs);
-        double se = Math.sqrt(vs);
+        SteadyCourse.Now now = now(x, y);
+        double se = Math.sqrt(now.vs());
         double half = StudentT.quantile975(df) * se;
         double today = own.week(own.size() - 1);
-        return new Trend.Fitted(own.size(), now.level + frame.mean() - now.slope * today, now.slope, se, now.slope - half, now.slope + half, residualSd(), df,
-                today - vls / vs, Math.sqrt(Math.max(0, vl - vls * vls / vs)), Trend.Method.STEADY, now.leaning, new Trend.Wander(today, bendSd()));
+        return new Trend.Fitted(own.size(), now.level() + frame.mean() - now.slope() * today, now.slope(), se, now.slope() - half, now.slope() + half,
+                residualSd(), df, today - now.vls() / now.vs(), Math.sqrt(Math.max(0, now.vl() - now.vls() * now.vls() / now.vs())), Trend.Method.STEADY,
+                now.leaning(), new Trend.Wander(today, bendSd()));
     }
 
-    /** Level and slope at the last score, with their covariance in score units. */
-    private record Now(double level, double slope, double vl, double vls, double vs, double leaning) {}
-
-    private Now now(SteadyTimes x, double[] y, Under under) {
-        SteadyParts p = under.parts();
-        x.solve(p, frame.unit());
-        int n = x.size();
-        double last = x.t[n - 1];
-        double from = x.t[0];
-        double unit = frame.unit();
-        double[] level = new double[n];
-        double[] slope = new double[n];
-        for (int j = 0; j < n; j++) {
-            level[j] = p.course(last, x.t[j], from, unit);
-            slope[j] = p.slopeAgainstLevel(last, x.t[j], from, unit);
+    /** Under the best parts, with what those that suit nearly as well add to the doubt. */
+    private SteadyCourse.Now now(SteadyTimes x, double[] y) {
+        SteadyCourse.Now now = new SteadyCourse(frame, x, y, best).now();
+        double vl = now.vl();
+        double vls = now.vls();
+        double vs = now.vs();
+        for (int i = 0; i < near.size(); i += 2) {
+            SteadyCourse.Now a = new SteadyCourse(frame, x, y, near.get(i)).now();
+            SteadyCourse.Now b = new SteadyCourse(frame, x, y, near.get(i + 1)).now();
+            double dl = (a.level() - b.level()) / 2;
+            double ds = (a.slope() - b.slope()) / 2;
+            vl += dl * dl + (a.vl() + b.vl()) / 2 - now.vl();
+            vls += dl * ds + (a.vls() + b.vls()) / 2 - now.vls();
+            vs += ds * ds + (a.vs() + b.vs()) / 2 - now.vs();
         }
-        double[] hr = x.half(SteadyTails.rest(frame, x, y, p, under.shared()));
-        double[] hl = x.half(level);
-        double[] hs = x.half(slope);
-        double[] commonLevel = frame.level(p, last);
-        double[] commonSlope = frame.slope(p, last);
-        double[] gl = left(x, hl, commonLevel, p);
-        double[] gs = left(x, hs, commonSlope, p);
-        double prior = p.slopeVariance(last, from, unit);
-        double own = Math.max(1e-12, prior - SteadyTimes.dot(hs, hs));
-        double v = under.variance();
-        return new Now(sum(commonLevel, under.shared()) + SteadyTimes.dot(hl, hr), sum(commonSlope, under.shared()) + SteadyTimes.dot(hs, hr),
-                v * Math.max(0, p.course(last, last, from, unit) - SteadyTimes.dot(hl, hl) + form(under, gl, gl)),
-                v * (p.slopeAgainstLevel(last, last, from, unit) - SteadyTimes.dot(hl, hs) + form(under, gl, gs)), v * (own + form(under, gs, gs)),
-                prior == 0 ? 1 : Math.min(1, own / prior));
+        return new SteadyCourse.Now(now.level(), now.slope(), Math.max(vl, now.vl()), vls, Math.max(vs, now.vs()), now.leaning());
     }
 
-    /** What of a prediction still rests on what is shared: x - X'K⁻¹c. */
-    private double[] left(SteadyTimes x, double[] solved, double[] common, SteadyParts p) {
-        double[] h = Arrays.copyOf(common, frame.shared());
-        double[] back = x.back(solved);
-        for (int j = 0; j < back.length; j++) {
-            double[] at = frame.level(p, x.t[j]);
-            for (int i = 0; i < at.length; i++) {
-                h[i] -= at[i] * back[j];
-            }
-            if (x.week[j] >= 0) {
-                h[frame.common() + x.week[j]] -= p.week() * back[j];
+    /** What is to come is taken to lie on the trend: it tells by when it is taken, not by what it is. */
+    @Override
+    public OptionalInt toHalve(ScoreSeries own, Trend.Fitted fitted, double gap, int most) {
+        double wanted = HALF * fitted.slopeSe();
+        if (slopeSe(own, fitted, gap, most) > wanted) {
+            return OptionalInt.empty();
+        }
+        int low = 0;
+        int high = most;
+        while (high - low > 1) {
+            int middle = (low + high) / 2;
+            if (slopeSe(own, fitted, gap, middle) <= wanted) {
+                high = middle;
+            } else {
+                low = middle;
             }
         }
-        return h;
+        return OptionalInt.of(high);
     }
 
-    private static double sum(double[] common, double[] shared) {
-        double sum = 0;
-        for (int i = 0; i < common.length; i++) {
-            sum += common[i] * shared[i];
+    private double slopeSe(ScoreSeries own, Trend.Fitted fitted, double gap, int more) {
+        int n = own.size();
+        double[] weeks = Arrays.copyOf(own.weeks(), n + more);
+        double[] scores = Arrays.copyOf(own.scores(), n + more);
+        for (int i = n; i < weeks.length; i++) {
+            weeks[i] = weeks[i - 1] + gap;
+            scores[i] = fitted.at(weeks[i]);
         }
-        return sum;
+        ScoreSeries then = ScoreSeries.of(weeks, scores);
+        SteadyTimes x = frame.times(then);
+        double[] y = frame.scores(then);
+        weigh(x, y);
+        if (!Double.isInfinite(tailDf())) {
+            Arrays.fill(x.weight, n, x.weight.length, (tailDf() + 1) / (tailDf() + 3));
+        }
+        return Math.sqrt(now(x, y).vs());
     }
 
-    private static double form(Under under, double[] a, double[] b) {
-        double sum = 0;
-        for (int i = 0; i < a.length; i++) {
-            if (a[i] != 0) {
-                for (int j = 0; j < b.length; j++) {
-                    sum += a[i] * under.doubt()[i][j] * b[j];
-                }
+    /** Between the scores the course is what all of them make of it, before and after; beyond the last the trend goes on. */
+    @Override
+    public List<Interval> levels(ScoreSeries own, Trend.Fitted fitted, double... weeks) {
+        SteadyTimes x = frame.times(own);
+        double[] y = frame.scores(own);
+        weigh(x, y);
+        double last = own.week(own.size() - 1);
+        int[] past = IntStream.range(0, weeks.length).filter(i -> weeks[i] < last).toArray();
+        List<SteadyCourse.Level> middle = past(x, y, best, weeks, past);
+        double[] variance = middle.stream().mapToDouble(SteadyCourse.Level::variance).toArray();
+        for (int i = 0; i < near.size(); i += 2) {
+            List<SteadyCourse.Level> a = past(x, y, near.get(i), weeks, past);
+            List<SteadyCourse.Level> b = past(x, y, near.get(i + 1), weeks, past);
+            for (int k = 0; k < past.length; k++) {
+                double d = (a.get(k).value() - b.get(k).value()) / 2;
+                variance[k] += d * d + (a.get(k).variance() + b.get(k).variance()) / 2 - middle.get(k).variance();
             }
         }
-        return sum;
+        List<Interval> levels = new ArrayList<>(Arrays.stream(weeks).mapToObj(fitted::level).toList());
+        for (int k = 0; k < past.length; k++) {
+            double value = middle.get(k).value() + frame.mean();
+            double half = StudentT.quantile975(df) * Math.sqrt(Math.max(variance[k], middle.get(k).variance()));
+            levels.set(past[k], new Interval(value, value - half, value + half));
+        }
+        return levels;
+    }
+
+    private List<SteadyCourse.Level> past(SteadyTimes x, double[] y, Under under, double[] weeks, int[] past) {
+        SteadyCourse course = new SteadyCourse(frame, x, y, under);
+        return Arrays.stream(past).mapToObj(i -> course.level(weeks[i] - frame.centre())).toList();
+    }
+
+    /** What scores here are known to vary by, for one who does not grow as these do: level and slope are the own scores' alone. */
+    public SteadyPopulation alone() {
+        return new SteadyPopulation(frame, best.alone(), near.stream().map(Under::alone).toList(), series, scores, df);
+    }
+
+    /** How many numbers it keeps, for who keeps many. */
+    public int size() {
+        return (near.size() + 1) * (best.doubt().length + best.shared().length + 20);
     }
 
     /** Wild scores count for less; three times over, since one may hide another. */

@@ -1,5 +1,6 @@
 package org.zealousladder.core.growth;
 
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.numbers.gamma.LogGamma;
 
@@ -13,7 +14,20 @@ final class SteadyTails {
     /** So much more likely must a t be than the normal, in logarithms: where nothing is wild all scores count alike. */
     private static final double CLEARLY = 3;
 
+    /** So many spreads off is no score that anything should be learned from: a slip in typing, mostly. */
+    private static final double GROSS = 6;
+    private static final double HARDLY = 1e-4;
+
     private SteadyTails() {}
+
+    static boolean plausible(double[] off) {
+        return Arrays.stream(off).allMatch(r -> Math.abs(r) <= GROSS);
+    }
+
+    /** All count but those that are grossly off. */
+    static double[] spared(double[] off) {
+        return Arrays.stream(off).map(r -> Math.abs(r) <= GROSS ? 1 : HARDLY).toArray();
+    }
 
     /** Degrees of freedom of the t that suits best; infinite where the normal does as well. */
     static double df(List<double[]> off) {

@@ -75,7 +75,7 @@ class TrueScoresTest {
         double[][] stated = new double[4][3];
         int[][] came = new int[4][3];
         int[] n = new int[3];
-        for (int k = 0; k < 10_000; k++) {
+        for (int k = 0; k < 6_000; k++) {
             double a = normal(random);
             double[] truth = {100 + 15 * Math.sqrt(reliability) * a, 100 + 15 * Math.sqrt(reliability) * (0.6 * a + 0.8 * normal(random))};
             double[] x = {truth[0] + sem * normal(random), truth[1] + sem * normal(random)};

@@ -108,7 +108,8 @@ class ProposerTest {
     @Test
     void theSentenceCarriesTheFigures() {
         String reason = propose(Rule.CHANCE, growing(10, 0.3)).reason();
-        assertTrue(reason.matches("From here 2\\.5 a week is needed; gaining 0\\.\\d \\(0\\.\\d+ to 0\\.\\d\\)\\. Chance of the goal under 1 %\\."), reason);
+        assertTrue(reason.matches("From here 2\\.5 a week is needed; gaining 0\\.\\d \\(0\\.\\d+ to 0\\.\\d\\)\\. Chance of the goal under 1 % \\(early\\)\\."),
+                reason);
     }
 
     @Test
@@ -129,6 +130,34 @@ class ProposerTest {
         double slow = propose(Rule.CHANCE, growing(10, 0.3)).priority();
         double fast = propose(Rule.CHANCE, growing(10, 2.8)).priority();
         assertTrue(slow > fast && fast > propose(Rule.CHANCE, growing(10, 1.5)).priority());
+        Figures even = propose(Rule.CHANCE, growing(10, 1.5)).figures();
+        for (Rule rule : Rule.values()) {
+            RuleSettings by = RuleSettings.standard(rule);
+            assertTrue(new Proposal(Proposal.Kind.CHANGE, by, even).priority() > fast, "whatever the rule, and whatever the chance says to it");
+        }
+    }
+
+    /** A class looks at its charts every week: what would be enough in the end is not enough in the beginning. */
+    @Test
+    void thresholdsRiseWithTheScoresThatAreIn() {
+        Proposal early = propose(Rule.CHANCE, growing(8, 1.25));
+        assertEquals(Proposal.Kind.HOLD, early.kind());
+        assertEquals(21, early.figures().planned());
+        assertTrue(early.figures().chance() < 0.25 && early.figures().chance() > early.rule().changeAtMost(early.figures().share()), early + "");
+        assertEquals(Proposal.Kind.CHANGE, early.ahead());
+        assertTrue(early.reason().endsWith("too early to change the plan on."), early.reason());
+        Proposal late = propose(Rule.CHANCE, growing(19, 1.47));
+        assertTrue(late.figures().chance() > 0.07 && late.figures().chance() < 0.2, late + "");
+        assertEquals(Proposal.Kind.CHANGE, late.kind(), "with 19 of 21 scores that is enough");
+        assertTrue(late.firm() && !early.firm());
+    }
+
+    /** Nobody takes scores any more: what is there has to do. */
+    @Test
+    void whenNoMoreScoresCanComeTheThresholdIsTheSetting() {
+        Proposal then = propose(Rule.CHANCE, growing(10, 1.4), 19.9);
+        assertEquals(10, then.figures().planned());
+        assertEquals(1, then.figures().share());
     }
 
     /** A class that reads far above its goals and has levelled off there needs no other plan. */

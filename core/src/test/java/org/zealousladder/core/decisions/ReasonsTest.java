@@ -16,32 +16,41 @@ class ReasonsTest {
     }
 
     private static Figures figures(double needed, double slope, double chance, int beyond) {
-        return new Figures(12, 11, Direction.HIGHER_IS_BETTER, slope, slope - 0.4, slope + 0.4, needed, false, beyond > 0, chance, beyond, null, 90.0);
+        return new Figures(12, 11, 20, Direction.HIGHER_IS_BETTER, slope, slope - 0.4, slope + 0.4, needed, false, beyond > 0, chance, beyond, null, 90.0);
     }
 
     private static Figures few(int scores, double weeks) {
-        return new Figures(scores, weeks, Direction.HIGHER_IS_BETTER, null, null, null, null, false, false, null, 0, null, 90.0);
+        return new Figures(scores, weeks, 20, Direction.HIGHER_IS_BETTER, null, null, null, null, false, false, null, 0, null, 90.0);
     }
 
     @Test
     void theChanceRuleSaysTheChance() {
-        assertEquals("From here 1.6 a week is needed; gaining 0.7 (0.3 to 1.1). Chance of the goal 8 %.",
+        assertEquals("From here 1.6 a week is needed; gaining 0.7 (0.3 to 1.1). Chance of the goal 8 % (firm).",
                 reason(Proposal.Kind.CHANGE, Rule.CHANCE, figures(1.6, 0.7, 0.08, -3)));
     }
 
     @Test
     void whereLowerIsBetterNothingIsGained() {
-        Figures down = new Figures(12, 11, Direction.LOWER_IS_BETTER, -0.7, -1.1, -0.3, -1.6, false, false, 0.08, -3, null, 20.0);
-        assertEquals("From here −1.6 a week is needed; changing by −0.7 (−1.1 to −0.3). Chance of the goal 8 %.",
+        Figures down = new Figures(12, 11, 20, Direction.LOWER_IS_BETTER, -0.7, -1.1, -0.3, -1.6, false, false, 0.08, -3, null, 20.0);
+        assertEquals("From here −1.6 a week is needed; changing by −0.7 (−1.1 to −0.3). Chance of the goal 8 % (firm).",
                 reason(Proposal.Kind.CHANGE, Rule.CHANCE, down));
     }
 
     @Test
     void atTheGoalOrInTheLastDaysNothingMoreIsAsked() {
-        Figures there = new Figures(12, 11, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, -0.5, true, true, 0.96, 5, null, 90.0);
-        assertEquals("At the goal of 90 already; gaining 0.7 a week (0.3 to 1.1). Chance of the goal 96 %.", reason(Proposal.Kind.RAISE, Rule.CHANCE, there));
-        Figures last = new Figures(12, 11, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, null, false, true, 0.5, 0, null, 90.0);
+        Figures there = new Figures(12, 11, 20, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, -0.5, true, true, 0.96, 5, null, 90.0);
+        assertEquals("At the goal of 90 already; gaining 0.7 a week (0.3 to 1.1). Chance of the goal 96 % (firm).",
+                reason(Proposal.Kind.RAISE, Rule.CHANCE, there));
+        Figures last = new Figures(12, 11, 20, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, null, false, true, 0.5, 0, null, 90.0);
         assertEquals("Gaining 0.7 a week (0.3 to 1.1). Chance of the goal 50 %.", reason(Proposal.Kind.HOLD, Rule.CHANCE, last));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"CHANGE | 20 | 0.01 | 1 % (firm).", "CHANGE | 30 | 0.01 | 1 % (early).", "RAISE | 24 | 0.99 | 99 % (firm).",
+            "HOLD | 30 | 0.5 | 50 %.", "HOLD | 30 | 0.2 | 20 %, too early to change the plan on.", "HOLD | 30 | 0.8 | 80 %, too early to raise the goal on."})
+    void howFirmAChanceIsGoesByTheScoresThatAreIn(Proposal.Kind kind, int planned, double chance, String ends) {
+        Figures f = new Figures(12, 11, planned, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, 0.9, false, false, chance, 0, null, 90.0);
+        assertTrue(reason(kind, Rule.CHANCE, f).endsWith("Chance of the goal " + ends), reason(kind, Rule.CHANCE, f));
     }
 
     @Test
@@ -74,7 +83,7 @@ class ReasonsTest {
 
     @Test
     void afterTheDateItSaysWhereTheTrendStood() {
-        Figures ended = new Figures(12, 11, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, null, false, false, 0.1, -2, 84.25, 90.0);
+        Figures ended = new Figures(12, 11, 20, Direction.HIGHER_IS_BETTER, 0.7, 0.3, 1.1, null, false, false, 0.1, -2, 84.25, 90.0);
         assertEquals("The goal date is past. The trend stood at 84.2, short of the goal of 90.", reason(Proposal.Kind.NOT_MET, Rule.CHANCE, ended));
     }
 

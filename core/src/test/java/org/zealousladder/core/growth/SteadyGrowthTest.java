@@ -9,8 +9,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.Direction;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.calibration.World;
+import org.zealousladder.core.goals.GoalChance;
+import org.zealousladder.core.goals.GoalLine;
 
 /** What a steady pool finds in worlds whose parts are known, and how it behaves at the edges. */
 class SteadyGrowthTest {
@@ -123,18 +126,62 @@ class SteadyGrowthTest {
     @Test
     void aSeriesAloneIsMuchAsLeastSquaresAndLessSure() {
         for (ScoreSeries s : grade(World.INDEPENDENT, 10, 12)) {
-            Trend.Fitted alone = (Trend.Fitted) SteadyAlone.fit(s, 0);
+            Trend.Fitted alone = (Trend.Fitted) new SteadyAlone(0).fit(s);
             Trend.Fitted plain = (Trend.Fitted) LeastSquares.fit(s);
             assertEquals(plain.slope(), alone.slope(), 0.5 * plain.slopeSe());
             assertTrue(alone.slopeSe() > plain.slopeSe());
             assertEquals(plain.df(), alone.df());
             assertEquals(Trend.Method.STEADY, alone.method());
         }
-        assertInstanceOf(Trend.TooFew.class, SteadyAlone.fit(ScoreSeries.of(new double[] {0, 1}, new double[] {1, 2}), 0));
+        assertInstanceOf(Trend.TooFew.class, new SteadyAlone(0).fit(ScoreSeries.of(new double[] {0, 1}, new double[] {1, 2})));
         ScoreSeries line = ScoreSeries.of(new double[] {0, 1, 2, 3}, new double[] {1, 2, 3, 4});
-        Trend.Fitted steadied = (Trend.Fitted) SteadyAlone.fit(line, 3);
+        Trend.Fitted steadied = (Trend.Fitted) new SteadyAlone(3).fit(line);
         assertEquals(1, steadied.slope(), 1e-3);
         assertEquals(LeastSquares.PRIOR_DF + 2, steadied.df());
         assertTrue(steadied.slopeSe() > 0.5);
+    }
+
+    @Test
+    void oneWhoGrowsNotAsThePoolDoesIsHeldToItsSpreadButNotToItsSlope() {
+        SteadyPopulation pool = fit(grade(World.SHARED, 40, 16));
+        double[] t = {8, 9, 10, 11};
+        double[] y = {60, 52, 46, 40};
+        ScoreSeries falls = ScoreSeries.of(t, y);
+        Trend.Fitted drawn = (Trend.Fitted) pool.fit(falls);
+        Trend.Fitted alone = (Trend.Fitted) pool.alone().fit(falls);
+        assertTrue(drawn.slope() > -1.5, "four scores hardly turn what forty students say: " + drawn.slope());
+        assertEquals(-6.6, alone.slope(), 2.5, "the weeks' parts are the pool's");
+        assertEquals(pool.residualSd(), alone.residualSd());
+        assertTrue(alone.slopeSe() > 1.5 * drawn.slopeSe() && alone.shrinkage() < 0.01);
+        assertInstanceOf(Trend.TooFew.class, pool.alone().fit(falls.first(2)));
+    }
+
+    @Test
+    void nothingIsProjectedBeyondTheScoresThereAre() {
+        SteadyPopulation pool = fit(grade(World.INDEPENDENT, 30, 12));
+        double[] t = new double[12];
+        double[] y = new double[12];
+        for (int i = 0; i < 12; i++) {
+            t[i] = i;
+            y[i] = 78 + 1.4 * i;
+        }
+        ScoreSeries near = ScoreSeries.of(t, y);
+        Trend.Fitter within = pool.within(new Trend.Bounds(0, 95));
+        Trend.Fitted free = (Trend.Fitted) pool.fit(near);
+        Trend.Fitted held = (Trend.Fitted) within.fit(near);
+        assertTrue(free.at(30) > 110 && free.slopeLow() > 0);
+        assertEquals(95, held.at(30));
+        assertEquals(95, held.level(30).high());
+        assertEquals(free.straight(30), held.straight(30));
+        assertTrue(held.atBound(11) && held.slopeLow() <= 0, "growth may have stopped without anybody's seeing it");
+        within.levels(near, held, 0, 11, 30).forEach(l -> assertTrue(l.high() <= 95 && l.value() <= 95));
+        assertEquals(0, GoalChance.of(held, new GoalLine(0, 78, 30, 96, Direction.HIGHER_IS_BETTER)), "no score can reach it");
+        assertEquals(GoalChance.of(free, new GoalLine(0, 78, 30, 94, Direction.HIGHER_IS_BETTER)),
+                GoalChance.of(held, new GoalLine(0, 78, 30, 94, Direction.HIGHER_IS_BETTER)));
+        assertEquals(1, GoalChance.of(held, new GoalLine(0, 78, 30, 95, Direction.LOWER_IS_BETTER)), "none can miss it");
+        Trend.Fitted middle = (Trend.Fitted) pool.within(new Trend.Bounds(0, 200)).fit(near);
+        assertTrue(!middle.atBound(11) && middle.slopeLow() == free.slopeLow());
+        assertThrows(IllegalArgumentException.class, () -> new Trend.Bounds(3, 3));
+        assertInstanceOf(Trend.TooFew.class, within.fit(near.first(2)));
     }
 }

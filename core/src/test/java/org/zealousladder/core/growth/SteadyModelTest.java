@@ -11,6 +11,7 @@ import org.hipparchus.linear.LUDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
 import org.junit.jupiter.api.Test;
+import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 
 /** The model's criterion and predictions against the whole covariance of all scores, written down and inverted. */
@@ -74,6 +75,12 @@ class SteadyModelTest {
             assertEquals(expected.slope(), trend.slope(), 1e-3, "slope");
             assertEquals(expected.levelSe(), trend.levelSe(last), 1e-6, "error of the level");
             assertEquals(expected.slopeSe(), trend.slopeSe(), 1e-3, "error of the slope");
+            double middle = (own.week(0) + last) / 2;
+            Line then = whole.line(k, middle - frame.centre());
+            List<Interval> course = population.levels(own, trend, middle, last, last + 3);
+            assertEquals(then.level(), course.get(0).value(), 1e-6, "level between the scores");
+            assertEquals(then.levelSe() * StudentT.quantile975(30), course.get(0).high() - course.get(0).value(), 1e-6, "and its error");
+            assertEquals(List.of(trend.level(last), trend.level(last + 3)), course.subList(1, 3), "from the last score on, the trend's");
         }
     }
 

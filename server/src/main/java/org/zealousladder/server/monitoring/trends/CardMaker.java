@@ -6,13 +6,14 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
 import org.zealousladder.core.goals.GoalLine;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyPopulation;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Decision;
@@ -47,17 +48,17 @@ final class CardMaker {
      * @param scores of the year, in order
      * @param taken decisions, the oldest first
      * @param plans on the measure, the newest first
-     * @param population what the trend is shrunk to; null where it is fitted by itself
+     * @param pool of the grade on the measure; null where too few are monitored
      */
     record Records(StudentRef student, Measure measure, List<Score> scores, @Nullable Goal goal, List<Decision> taken, List<Plan> plans,
-            @Nullable Population population) {
+            @Nullable SteadyPopulation pool) {
 
         Records with(Goal aim) {
-            return new Records(student, measure, scores, aim, taken, plans, population);
+            return new Records(student, measure, scores, aim, taken, plans, pool);
         }
 
         Records with(Measure other) {
-            return new Records(student, other, scores, goal, taken, plans, population);
+            return new Records(student, other, scores, goal, taken, plans, pool);
         }
     }
 
@@ -96,8 +97,8 @@ final class CardMaker {
             boolean last = i == parts.size() - 1;
             // Few points lie: while it is too soon to tell, the line is not drawn on beyond them.
             Goal goal = last && p.proposal() != null && p.proposal().kind() != Proposal.Kind.TOO_SOON ? p.goal() : null;
-            PhaseTrend trend = lines.line(last ? p.trend() : p.single().fit(parts.get(i)), parts.get(i), goal == null ? null : goal.goalDate(),
-                    last ? p.population() : null);
+            PhaseTrend trend = lines.line(last ? p.fitter() : p.alone(), parts.get(i), goal == null ? null : goal.goalDate(), p.records().pool(),
+                    last && p.leaning() != null);
             if (trend != null) {
                 trends.add(trend);
             }
@@ -132,7 +133,7 @@ final class CardMaker {
             LocalDate since = p.kind() == Proposal.Kind.CHANGE || p.kind() == Proposal.Kind.RAISE
                     ? lines.day(phase().week(of.proposer().since(phase(), line(), p.kind()))) : null;
             return new ProposalView(p.kind(), p.kind().label(), p.reason(), ProposalWords.evidence(p, since), p.kind().wantsAction(), p.priority(), since,
-                    whole ? swing(p) : null, whole ? rules(p) : List.of());
+                    whole ? swing(p) : null, whole ? toHalve() : null, p.figures().planned() - p.figures().scores(), whole ? rules(p) : List.of());
         }
 
         private ScoreSeries phase() {
@@ -150,6 +151,11 @@ final class CardMaker {
                 Proposal says = rule == s.rule() ? p : of.proposer().with(other).propose(phase(), of.trend(), line(), of.now());
                 return new RuleSays(rule.label(), says.kind(), says.kind().label(), says.evidence(), rule == s.rule());
             }).toList();
+        }
+
+        private @Nullable Integer toHalve() {
+            OptionalInt more = of.proposer().toHalve(phase(), of.trend(), line(), of.now());
+            return more.isPresent() ? more.getAsInt() : null;
         }
 
         private @Nullable Swing swing(Proposal p) {

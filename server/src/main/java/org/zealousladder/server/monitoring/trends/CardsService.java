@@ -96,7 +96,7 @@ public class CardsService {
         Map<StudentMeasure, List<Score>> series = series(running.stream().map(g -> new StudentMeasure(g.studentId(), g.measureId())).toList(), year, asOf);
         Map<Integer, Enrolled> byStudent = students.stream().collect(Collectors.toMap(Enrolled::id, e -> e, (a, b) -> a));
         Pools groups = pools.of(running.stream().map(g -> requireNonNull(byStudent.get(g.studentId()))).distinct().toList(),
-                running.stream().map(Goal::measureId).distinct().toList(), year.starts(), asOf);
+                running.stream().map(g -> requireNonNull(byId.get(g.measureId()))).distinct().toList(), year.starts(), asOf);
         return running.stream().map(g -> {
             StudentMeasure key = new StudentMeasure(g.studentId(), g.measureId());
             Enrolled student = requireNonNull(byStudent.get(g.studentId()));
@@ -108,11 +108,12 @@ public class CardsService {
     /** Cards on one measure of students who have no goal there: what was scored, with a trend and nothing proposed. */
     public List<TrendCard> withoutGoal(List<Enrolled> students, Measure measure, Ground ground, SchoolYear year, LocalDate asOf) {
         Map<StudentMeasure, List<Score>> series = series(students.stream().map(e -> new StudentMeasure(e.id(), measure.id())).toList(), year, asOf);
+        Pools groups = pools.of(students, List.of(measure), year.starts(), asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);
         return students.stream().map(e -> {
             StudentMeasure key = new StudentMeasure(e.id(), measure.id());
-            return maker
-                    .card(new CardMaker.Records(e.ref(), measure, series.getOrDefault(key, List.of()), null, ground.decisions(key), ground.plans(key), null));
+            return maker.card(new CardMaker.Records(e.ref(), measure, series.getOrDefault(key, List.of()), null, ground.decisions(key), ground.plans(key),
+                    groups.of(group(e, measure.id())).orElse(null)));
         }).toList();
     }
 
@@ -151,7 +152,7 @@ public class CardsService {
         Map<Integer, Goal> known = goals.knownOn(ids, measure.id(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
         Map<Integer, List<Decision>> taken = by(decisions.knownOn(ids, measure.id(), asOf), Decision::studentId);
         Map<Integer, List<Plan>> planned = by(plans.knownOn(ids, measure.id(), asOf), Plan::studentId);
-        Pools groups = pools.of(students, List.of(measure.id()), year.starts(), asOf);
+        Pools groups = pools.of(students, List.of(measure), year.starts(), asOf);
         Map<Integer, CardMaker.Records> records = new HashMap<>();
         students.forEach(e -> records.put(e.id(), new CardMaker.Records(e.ref(), measure, series.getOrDefault(e.id(), List.of()), known.get(e.id()),
                 taken.getOrDefault(e.id(), List.of()), planned.getOrDefault(e.id(), List.of()), groups.of(group(e, measure.id())).orElse(null))));
@@ -170,7 +171,7 @@ public class CardsService {
         Map<Integer, List<Plan>> planned = by(plans.knownOn(List.of(student.id()), null, asOf), Plan::measureId);
         Map<Integer, List<Decision>> decided = by(taken, Decision::measureId);
         Map<Integer, List<Score>> series = by(all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList(), Score::measureId);
-        Pools groups = pools.of(List.of(student), known.keySet(), year.starts(), asOf);
+        Pools groups = pools.of(List.of(student), of, year.starts(), asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);
         return of.stream().collect(Collectors.toMap(Measure::id, m -> maker.card(new CardMaker.Records(student.ref(), m,
                 series.getOrDefault(m.id(), List.of()), known.get(m.id()), decided.getOrDefault(m.id(), List.of()),

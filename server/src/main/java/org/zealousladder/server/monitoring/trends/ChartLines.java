@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.growth.Outliers;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyPopulation;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.monitoring.trends.TrendCard.PhaseTrend;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
@@ -32,10 +32,13 @@ final class ChartLines {
         return origin.plusDays(Math.round(week * 7));
     }
 
-    /** @param until the day to which the line is drawn on; null: only as far as there are scores */
+    /**
+     * @param until the day to which the line is drawn on; null: only as far as there are scores
+     * @param pool which the trend {@code leans} on, or that tells only what scores vary by; null: there is none
+     */
     @Nullable
-    PhaseTrend line(Trend trend, ScoreSeries phase, @Nullable LocalDate until, @Nullable Population population) {
-        if (!(trend instanceof Trend.Fitted f)) {
+    PhaseTrend line(Trend.Fitter fitter, ScoreSeries phase, @Nullable LocalDate until, @Nullable SteadyPopulation pool, boolean leans) {
+        if (!(fitter.fit(phase) instanceof Trend.Fitted f)) {
             return null;
         }
         double from = phase.week(0);
@@ -46,14 +49,25 @@ final class ChartLines {
             days.add(day(from + i * (to - from) / stops));
         }
         days.add(day(lastScore));
-        Population group = f.method() == Trend.Method.POOLED ? population : null;
-        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), f.level(lastScore).value(),
-                days.stream().map(d -> stop(f, d)).toList(), group == null ? null : f.shrinkage(), group == null ? null : group.series() - 1,
-                group == null ? null : group.slopePerWeek());
+        List<Interval> levels = fitter.levels(phase, f, days.stream().mapToDouble(d -> ScoreSeries.weeks(origin, d)).toArray());
+        List<TrendStop> line = new ArrayList<>();
+        for (LocalDate d : days) {
+            line.add(stop(d, levels.get(line.size())));
+        }
+        return new PhaseTrend(f.n(), f.slope(), f.slopeLow(), f.slopeHigh(), day(lastScore), f.level(lastScore).value(), bound(f, lastScore),
+                line, leans ? f.shrinkage() : null, pool == null ? null : pool.series() - (leans ? 1 : 0), pool == null ? null : pool.slopePerWeek());
+    }
+
+    private static @Nullable Double bound(Trend.Fitted f, double week) {
+        Trend.Bounds bounds = f.bounds();
+        return bounds == null || !f.atBound(week) ? null : f.at(week) - bounds.low() < bounds.high() - f.at(week) ? bounds.low() : (Double) bounds.high();
     }
 
     TrendStop stop(Trend.Fitted f, LocalDate day) {
-        Interval level = f.level(ScoreSeries.weeks(origin, day));
+        return stop(day, f.level(ScoreSeries.weeks(origin, day)));
+    }
+
+    private static TrendStop stop(LocalDate day, Interval level) {
         return new TrendStop(day, level.value(), level.low(), level.high());
     }
 

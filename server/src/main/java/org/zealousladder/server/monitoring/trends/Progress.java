@@ -8,8 +8,8 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.Proposer;
 import org.zealousladder.core.goals.GoalLine;
-import org.zealousladder.core.growth.LeastSquares;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyAlone;
+import org.zealousladder.core.growth.SteadyPopulation;
 import org.zealousladder.core.growth.Trend;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Decision;
@@ -23,8 +23,8 @@ public final class Progress {
     private final LocalDate origin;
     private final LocalDate asOf;
     private final Phases phases;
-    private final Trend.Fitter single;
-    private final @Nullable Population population;
+    private final Trend.Fitter alone;
+    private final @Nullable SteadyPopulation leaning;
     private final Proposer proposer;
     private final Trend trend;
     private final @Nullable GoalLine line;
@@ -37,10 +37,10 @@ public final class Progress {
         Measure measure = records.measure();
         Goal goal = records.goal();
         phases = Phases.of(records, origin, asOf);
-        single = s -> LeastSquares.fit(s, measure.semOrZero());
+        alone = records.pool() == null ? new SteadyAlone(measure.semOrZero()) : records.pool().alone();
         // A plan is changed so that growth changes: from then on the others' growth under their plans is no guide to this one's.
-        population = goal == null || phases.parted() ? null : records.population();
-        proposer = new Proposer(measure.settings(), population == null ? single : population);
+        leaning = goal == null || phases.parted() ? null : records.pool();
+        proposer = new Proposer(measure.settings(), fitter());
         trend = proposer.fit(phases.newest());
         line = goal == null ? null : goal.line(origin, measure.direction());
         proposal = line == null ? null : proposer.propose(phases.newest(), trend, line, now());
@@ -125,15 +125,24 @@ public final class Progress {
         return phases;
     }
 
-    /** How an earlier phase is fitted: by itself. */
-    Trend.Fitter single() {
-        return single;
+    /** How an earlier phase is fitted: by itself, with what scores of the grade are known to vary by. */
+    Trend.Fitter alone() {
+        return alone.within(bounds());
+    }
+
+    private Trend.Bounds bounds() {
+        return new Trend.Bounds(measure().lowest(), measure().highest());
+    }
+
+    /** How the newest is. */
+    Trend.Fitter fitter() {
+        return leaning == null ? alone() : leaning.within(bounds());
     }
 
     /** What the newest trend leans on; null where it is fitted by itself. */
     @Nullable
-    Population population() {
-        return population;
+    SteadyPopulation leaning() {
+        return leaning;
     }
 
     Proposer proposer() {

@@ -18,23 +18,35 @@ final class ProposalWords {
         if (threshold.isEmpty()) {
             return d.kind() == Proposal.Kind.HOLD || d.kind() == Proposal.Kind.TOO_SOON ? d.rule().rule().label() + "." : "Goal date passed.";
         }
-        return d.rule().rule().label() + ", " + threshold + (since == null ? "." : " since " + DAY.format(since) + ".");
+        return d.rule().rule().label() + ", " + (since == null ? threshold.replaceFirst(",$", "") + "." : threshold + " since " + DAY.format(since) + ".");
     }
 
     private static String threshold(Proposal d) {
         RuleSettings s = d.rule();
         return switch (d.kind()) {
             case CHANGE -> switch (s.rule()) {
-                case CHANCE -> "at most " + Math.round(100 * s.changeAtMost()) + " %";
+                case CHANCE -> "at most " + percent(s.changeAtMost(d.figures().share())) + " %" + scores(d);
                 case TREND -> "slower than needed";
                 case LAST_POINTS -> s.lastPoints() + " short of the line";
             };
             case RAISE -> switch (s.rule()) {
-                case CHANCE -> "at least " + Math.round(100 * s.raiseAtLeast()) + " %";
+                case CHANCE -> "at least " + percent(s.raiseAtLeast(d.figures().share())) + " %" + scores(d);
                 case TREND -> "faster than needed";
                 case LAST_POINTS -> s.lastPoints() + " past the line";
             };
             default -> "";
         };
+    }
+
+    /** With a decimal at either end, where it matters. */
+    private static String percent(double chance) {
+        double hundred = 100 * chance;
+        return hundred < 10 || hundred > 90 ? String.format(Locale.ENGLISH, "%.1f", hundred).replace(".0", "") : "" + Math.round(hundred);
+    }
+
+    private static String scores(Proposal d) {
+        int in = d.figures().scores();
+        int planned = d.figures().planned();
+        return planned > in ? " with " + in + " of " + planned + " scores," : "";
     }
 }

@@ -50,11 +50,13 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
      * The fitted trend of one phase, with its line and ribbon at some days.
      *
      * @param level where the trend stands at the last score
-     * @param shrinkage share of the slope's doubt that was left to the group, 0 to 1; null when it was fitted by itself
-     * @param others series besides this one that were pooled
+     * @param bound the least score there is, or the most, where the trend may well stand there; null where it does not
+     * @param shrinkage share of the slope's doubt that was left to the group, 0 to 1; null when level and slope are of the own scores alone
+     * @param others series besides this one that told what scores vary by; null when that is assumed
      * @param groupSlope the group's change per week
      */
-    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, double level, List<TrendStop> stops,
+    public record PhaseTrend(int n, double slope, double slopeLow, double slopeHigh, LocalDate lastScore, double level, @Nullable Double bound,
+            List<TrendStop> stops,
             @Nullable Double shrinkage, @Nullable Integer others, @Nullable Double groupSlope) {}
 
     /** Level of the trend on a day with its 95 % interval. */
@@ -70,10 +72,12 @@ public record TrendCard(StudentRef student, MeasureRef measure, List<TrendPoint>
      * @param reason the figures in a sentence
      * @param evidence rule, threshold and since when
      * @param swing a single wild score without which something else would be proposed; null when none turns it alone, and on small charts
+     * @param toHalve how many more scores make the range of growth half as wide; null where there will not be so many, and on small charts
+     * @param toCome scores still to come by the goal date, at the pace so far
      * @param rules what each rule says; on small charts none
      */
     public record ProposalView(Proposal.Kind kind, String label, String reason, String evidence, boolean wantsAction, double priority,
-            @Nullable LocalDate since, @Nullable Swing swing, List<RuleSays> rules) {}
+            @Nullable LocalDate since, @Nullable Swing swing, @Nullable Integer toHalve, int toCome, List<RuleSays> rules) {}
 
     /** A score far off the trend that alone turns the proposal, and what would be proposed without it. */
     public record Swing(LocalDate date, double value, String without) {}

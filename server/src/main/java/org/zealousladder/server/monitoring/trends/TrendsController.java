@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.DecisionRuleForm;
+import org.zealousladder.server.school.roster.RosterService;
 import org.zealousladder.server.school.roster.Who;
 
 /** The Trends view. */
@@ -24,12 +25,16 @@ class TrendsController {
     private final GoalAdviser adviser;
     private final RulePreview rules;
     private final SpansService spans;
+    private final PastService past;
+    private final RosterService roster;
 
-    TrendsController(TrendsService trends, GoalAdviser adviser, RulePreview rules, SpansService spans) {
+    TrendsController(TrendsService trends, GoalAdviser adviser, RulePreview rules, SpansService spans, PastService past, RosterService roster) {
         this.trends = trends;
         this.adviser = adviser;
         this.rules = rules;
         this.spans = spans;
+        this.past = past;
+        this.roster = roster;
     }
 
     @GetMapping("/api/trends")
@@ -41,6 +46,12 @@ class TrendsController {
     SpansService.SpansView spans(@RequestParam String who, @RequestParam int measure, @RequestParam int year, @RequestParam LocalDate from,
             @RequestParam LocalDate to, @RequestParam LocalDate asOf) {
         return spans.view(Who.parse(who), measure, year, from, to, asOf);
+    }
+
+    /** Of the whole school that {@code who} is of, as far as it is in view. */
+    @GetMapping("/api/trends/past")
+    PastService.PastView past(@RequestParam String who, @RequestParam LocalDate asOf) {
+        return past.of(roster.school(Who.parse(who)), asOf);
     }
 
     @GetMapping("/api/trends/{student}/{measure}")

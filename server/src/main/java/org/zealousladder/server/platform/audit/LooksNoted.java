@@ -23,7 +23,8 @@ import org.zealousladder.server.platform.who.Viewer;
 class LooksNoted implements WebMvcConfigurer, HandlerInterceptor {
     /** What people call it, by its address; another address stands for itself. */
     static final Map<String, String> VIEWS = Map.ofEntries(entry("/api/desk", "Desk"), entry("/api/ladder", "Ladder"), entry("/api/trends", "Trends"),
-            entry("/api/trends/spans", "Trends over days"), entry("/api/trends/{student}/{measure}", "Chart"),
+            entry("/api/trends/spans", "Trends over days"), entry("/api/trends/past", "How good percentages were"),
+            entry("/api/trends/{student}/{measure}", "Chart"),
             entry("/api/trends/{student}/{measure}/goal-options", "Goal"), entry("/api/students/{id}", "Student page"),
             entry("/api/students/{id}/lanes/{lane}", "A lane of the student page"),
             entry("/api/students", "names found by Go to"),

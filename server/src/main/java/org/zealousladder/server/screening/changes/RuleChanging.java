@@ -43,7 +43,7 @@ class RuleChanging implements Changing {
     private static String words(DecisionRuleForm r) {
         String how = switch (r.rule()) {
             case CHANCE -> "by the chance of the goal (change at most " + Math.round(r.changeAtMost() * 100) + " %, raise at least "
-                    + Math.round(r.raiseAtLeast() * 100) + " %)";
+                    + Math.round(r.raiseAtLeast() * 100) + " %, once all planned scores are in)";
             case TREND -> "by the trend against the goal line";
             case LAST_POINTS -> "by the last " + r.lastPoints() + " points";
         };

@@ -64,7 +64,7 @@ public class LadderService {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Window> windows = allWindows.seasons(roster.school(who), asOf, seasons);
-        Standings standing = standings.of(students, List.of(measure), windows, asOf);
+        Standings standing = standings.sureOf(students, List.of(measure), windows, asOf);
         SchoolScores school = windows.isEmpty() ? null : standings.ofSchool(students, windows.get(windows.size() - 1), List.of(measure), asOf);
         List<LadderRow> rows = students.stream().map(s -> {
             List<Cell> cells = standing.of(s.id(), measureId);
@@ -75,7 +75,8 @@ public class LadderService {
         for (int k = 0; k < windows.size(); k++) {
             drawn.add(season(windows.get(k), k, rows, measure, standing));
         }
-        return new LadderView(measure.ref(), measure.sem(), drawn, rows, LadderSummary.of(windows, rows, gone(who, yearId, students, windows, asOf)));
+        return new LadderView(measure.ref(), measure.sem(), drawn, rows,
+                LadderSummary.of(windows, rows, measure.semOrZero() == 0, gone(who, yearId, students, windows, asOf)));
     }
 
     /** Who was here on the newest window's last day, and so counts in its coverage and report, and has left since. */

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.zealousladder.core.bands.TrueScores;
 import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.platform.words.Words;
 import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
@@ -13,7 +14,8 @@ import org.zealousladder.server.screening.ladder.LadderView.LadderRow;
 final class LadderSummary {
     private LadderSummary() {}
 
-    static String of(List<Window> windows, List<LadderRow> rows, int gone) {
+    /** @param assumed whether the measure states no error of measurement */
+    static String of(List<Window> windows, List<LadderRow> rows, boolean assumed, int gone) {
         if (windows.isEmpty() || rows.isEmpty()) {
             return "";
         }
@@ -33,6 +35,9 @@ final class LadderSummary {
         long close = rows.stream().filter(r -> r.cells().get(last).closeCall()).count();
         if (close > 0) {
             sentences.add(Words.sentence(Words.number(close) + (close == 1 ? " stands" : " stand") + " close enough to a rung to be unsure"));
+        }
+        if (assumed && rows.stream().flatMap(r -> r.cells().stream()).anyMatch(c -> c.certainty() != null)) {
+            sentences.add("The measure states no error, so how sure a band is rests on an assumed reliability of " + TrueScores.ASSUMED_RELIABILITY + ".");
         }
         if (gone > 0) {
             sentences.add(Words.sentence(Words.number(gone) + " who " + (gone == 1 ? "was" : "were") + " here then "

@@ -1,7 +1,6 @@
 package org.zealousladder.server.screening.standings;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,16 +24,6 @@ public final class SchoolScores {
 
     public double[] of(int measureId, int grade) {
         return values.getOrDefault(new Key(measureId, grade), new double[0]);
-    }
-
-    /** Standard deviation, with n - 1; 0 for fewer than ten scores, which are too few to say. */
-    public double spread(int measureId, int grade) {
-        double[] v = of(measureId, grade);
-        if (v.length < PercentileRanks.NEEDED) {
-            return 0;
-        }
-        double mean = Arrays.stream(v).average().orElseThrow();
-        return Math.sqrt(Arrays.stream(v).map(x -> (x - mean) * (x - mean)).sum() / (v.length - 1));
     }
 
     /** Mid-rank of a score among the school's of the grade; null for fewer than ten. */

@@ -6,6 +6,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.springframework.stereotype.Component;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.bands.BandLadder;
+import org.zealousladder.core.bands.TrueScores;
 import org.zealousladder.core.criteria.Subject;
 import org.zealousladder.core.criteria.Term;
 import org.zealousladder.core.criteria.When;
@@ -25,8 +26,8 @@ import org.zealousladder.server.scores.scores.ScoreTerms;
 @Component
 public class StandingTerms implements AnswersTerms {
     /**
-     * A cut nearer than so many errors of measurement is a close call: beyond it the chance of standing on its other side is what
-     * {@link BandLadder#CLOSE_CALL} allows.
+     * A cut nearer to where the true score is than so many of its standard deviations is a close call: beyond it the chance of standing on its other side is
+     * what {@link BandLadder#CLOSE_CALL} allows.
      */
     private static final double NEAR = NormalDistribution.of(0, 1).inverseSurvivalProbability(BandLadder.CLOSE_CALL);
 
@@ -47,8 +48,7 @@ public class StandingTerms implements AnswersTerms {
     @Override
     public Map<Term, How> terms() {
         return Map.of(Term.BAND, (s, a) -> standing(s, a, "l.names[l.open + {place}]"), Term.CLOSE_CALL,
-                (s, a) -> standing(s, a, "exists (select from unnest(l.cuts) c where abs(:sign * p.value - c) < :near)"), Term.PERCENTILE,
-                this::percentile,
+                this::closeCall, Term.PERCENTILE, this::percentile,
                 Term.SCREENED, this::screened, Term.SCREENING, this::screening);
     }
 
@@ -57,19 +57,43 @@ public class StandingTerms implements AnswersTerms {
         return standing(s, a, "l.tiers[l.open + {place}]::double precision");
     }
 
+    /** As {@link BandLadder#standing(double, org.zealousladder.core.bands.TrueScores.Measured)} has it, or without its group where too few have a score. */
+    private Values closeCall(Subject s, Asking a) {
+        double sem = measures.measure(s).semOrZero();
+        return Values.of(standingSql(s, a, """
+                exists (select from unnest(l.cuts) c
+                         where c > :sign * p.value and c < :sign * coalesce(t.mean, p.value) + :near * coalesce(t.sd, :sem)
+                            or c <= :sign * p.value and c > :sign * coalesce(t.mean, p.value) - :near * coalesce(t.sd, :sem))""", """
+                left join lateral (
+                  select g.mean + r.reliable * (p.value - g.mean) as mean, g.sd * sqrt(r.reliable * (1 - r.reliable)) as sd
+                    from lie g cross join lateral (
+                      select case when :sem = 0 then :assumed else greatest(:least, 1 - (:sem * :sem) / (g.sd * g.sd)) end as reliable) r
+                   where g.school_id = p.school_id and g.window_id = p.window_id and g.grade = p.grade) t on true""")
+                .with("lie", Sql.of("""
+                        select * from scores_spreads((select array_agg(distinct school_id) from placed), (select array_agg(distinct window_id) from placed), :measures,
+                                                     (select array_agg(distinct grade) from placed), :asOf, :needed)""")
+                        .bind("measures", measures.ids(s)).bind("needed", PercentileRanks.NEEDED))
+                .bind("near", NEAR).bind("sem", sem).bind("assumed", TrueScores.ASSUMED_RELIABILITY).bind("least", TrueScores.LEAST_RELIABILITY));
+    }
+
     private Values standing(Subject s, Asking a, String what) {
+        return Values.of(standingSql(s, a, what, ""));
+    }
+
+    private Sql standingSql(Subject s, Asking a, String what, String beside) {
         Measure measure = measures.measure(s);
         // With the sign turned where lower is better, a score reaches all cuts that are no higher than it.
-        return Values.of(Sql.of("""
+        return Sql.of("""
                 select distinct on (p.student_id) p.student_id, {what} as value
                   from placed p
                   join (select school_id, measure_id, window_id, grade, count(*) filter (where from_score is null)::integer as open,
                                coalesce(array_agg(:sign * from_score order by :sign * from_score) filter (where from_score is not null), '{}') as cuts,
                                array_agg(name order by position) as names, array_agg(tier order by position) as tiers from cuts group by 1, 2, 3, 4) l
                     on l.school_id = p.school_id and l.measure_id = p.measure_id and l.window_id = p.window_id and l.grade = p.grade
-                 order by p.student_id, p.starts desc""".replace("{what}", what.replace("{place}", "width_bucket(:sign * p.value, l.cuts)")))
-                .with("placed", placed(s, a)).with("cuts", ladders.bands()).bind("near", measure.semOrZero() * NEAR)
-                .bind("sign", measure.direction() == Direction.HIGHER_IS_BETTER ? 1.0 : -1.0));
+                  {beside}
+                 order by p.student_id, p.starts desc""".replace("{what}", what.replace("{place}", "width_bucket(:sign * p.value, l.cuts)"))
+                .replace("{beside}", beside))
+                .with("placed", placed(s, a)).with("cuts", ladders.bands()).bind("sign", measure.direction() == Direction.HIGHER_IS_BETTER ? 1.0 : -1.0);
     }
 
     /** Screening scores with the grade that each student was in at the window's end: mostly where the student is now, and only otherwise looked up. */

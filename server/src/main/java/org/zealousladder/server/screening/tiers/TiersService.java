@@ -104,7 +104,9 @@ public class TiersService {
         }
         WindowState state = closing.state(screening, List.of(area));
         return new TiersView(screening.window(), screening.before().map(Window::name).orElse(null), state, screening.schoolId(), areas, area,
-                proposals.rule(), ofArea.stream().map(Measure::ref).toList(), List.copyOf(tiers), summary(rows), flows(rows), rows,
+                proposals.rule(), ofArea.stream().map(Measure::ref).toList(),
+                ofArea.stream().filter(m -> m.semOrZero() == 0 && proposals.rule().counts(m.id())).map(Measure::name).toList(), List.copyOf(tiers),
+                summary(rows), flows(rows), rows,
                 rights.mayChange(screening.schoolId()));
     }
 

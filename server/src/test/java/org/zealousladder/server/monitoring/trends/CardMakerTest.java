@@ -13,8 +13,8 @@ import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.goals.GoalKind;
-import org.zealousladder.core.growth.PooledGrowth;
-import org.zealousladder.core.growth.Population;
+import org.zealousladder.core.growth.SteadyGrowth;
+import org.zealousladder.core.growth.SteadyPopulation;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.decisions.Decision;
@@ -75,7 +75,8 @@ class CardMakerTest {
     @Test
     void theEvidenceNamesRuleThresholdAndSinceWhen() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.4), goal(90));
-        assertTrue(card.proposal().evidence().matches("Chance rule, at most 25 % since \\d+ \\w{3}\\."), card.proposal().evidence());
+        assertTrue(card.proposal().evidence().matches("Chance rule, at most \\d+(\\.\\d)? % with 16 of 31 scores, since \\d+ \\w{3}\\."),
+                card.proposal().evidence());
         assertTrue(card.proposal().since().isAfter(OCTOBER));
         assertEquals(3, card.proposal().rules().size());
         assertEquals(1, card.proposal().rules().stream().filter(TrendCard.RuleSays::inUse).count());
@@ -175,8 +176,8 @@ class CardMakerTest {
         assertEquals("", TrendsSummary.of(List.of()));
     }
 
-    private static Population group() {
-        PooledGrowth pool = new PooledGrowth();
+    private static SteadyPopulation group() {
+        SteadyGrowth pool = new SteadyGrowth();
         for (int i = 0; i < 12; i++) {
             double[] weeks = new double[10];
             double[] values = new double[10];
@@ -206,6 +207,7 @@ class CardMakerTest {
         assertTrue(few.phases().get(0).shrinkage() > many.phases().get(0).shrinkage());
         assertTrue(few.phases().get(0).slope() < many.phases().get(0).slope(), "drawn towards the group's one a week");
         assertEquals(null, card(weekly(OCTOBER, 16, 50, 2.5), goal(90)).phases().get(0).shrinkage());
+        assertNull(card(weekly(OCTOBER, 16, 50, 1), goal(90)).phases().get(0).others(), "nobody tells how far scores scatter");
     }
 
     @Test
@@ -215,6 +217,7 @@ class CardMakerTest {
         assertEquals(List.of(change), card.planChanges(), "neither the first phase nor one that is to come");
         assertEquals(2, card.phases().size());
         assertEquals(null, card.phases().get(1).shrinkage());
+        assertEquals(12, card.phases().get(1).others(), "which still tell how far scores scatter");
         assertEquals("Echoes", card.plan().group());
         assertTrue(card.plan().tooLittle());
         TrendCard closed = pooled(weekly(OCTOBER, 16, 50, 1), goal(90), List.of());

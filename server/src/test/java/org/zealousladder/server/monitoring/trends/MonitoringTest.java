@@ -149,7 +149,7 @@ class MonitoringTest extends ScreeningTest {
     @Test
     void aChangeOfARuleSaysWhoWouldBeProposedOtherwiseAndTeachersOnlyRead() throws Exception {
         Map<String, Object> rule = new HashMap<>(
-                Map.of("measureId", measure("oral-reading"), "rule", "chance", "lastPoints", 4, "changeAtMost", 0.25, "raiseAtLeast", 0.9,
+                Map.of("measureId", measure("oral-reading"), "rule", "chance", "lastPoints", 4, "changeAtMost", 0.25, "raiseAtLeast", 0.75,
                         "minimumScores", 6, "minimumWeeks", 4));
         String effect = "/api/trends/rule-effect?who=class-" + classId("2025-KITTIWAKE") + "&year=" + thisYear() + "&asOf=" + TODAY;
         assertEquals(0, body(send(person("m.tveit"), effect, rule)).get("differ").size(), "the settings as they are");

@@ -20,7 +20,7 @@ class TrendsSummaryTest {
 
     private static TrendCard card(Kind kind, LocalDate settled) {
         TrendCard.ProposalView proposal = kind == null ? null
-                : new TrendCard.ProposalView(kind, kind.label(), "why", "evidence", true, 1, null, null, List.of());
+                : new TrendCard.ProposalView(kind, kind.label(), "why", "evidence", true, 1, null, null, null, 0, List.of());
         return new TrendCard(new StudentRef(1, "S1", "Ada Quill", "AQ", "Tern", 4), new MeasureRef(1, "Oral reading", "words", "Reading", 0, 250, 0, true),
                 List.of(), List.of(),
                 List.of(), null, proposal, settled, null, null);

@@ -2,6 +2,7 @@ package org.zealousladder.server.overview.find;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -150,14 +151,29 @@ final class Naive {
         return value == null ? null : cuts(student, measure, w).stream().filter(c -> c.from() == null || value >= c.from()).reduce((a, b) -> b).orElse(null);
     }
 
+    /** Whether the true score, drawn to the mean of the grade, may well be on the other side of a cut. */
     @Nullable
     Boolean close(int student, String measure, Window w) {
         Double value = screened(student, measure, w);
         double sem = Objects.requireNonNull(measures.get(measure)).sem();
         List<Cut> all = cuts(student, measure, w);
-        return value == null || all.isEmpty() ? null
-                : (Boolean) all.stream().filter(c -> c.from() != null)
-                        .anyMatch(c -> NormalDistribution.of(0, 1).survivalProbability(Math.abs(value - c.from()) / sem) > 0.2);
+        if (value == null || all.isEmpty()) {
+            return null;
+        }
+        double[] grade = ofGrade(student, measure, w).stream().mapToDouble(v -> v).toArray();
+        double mean = Arrays.stream(grade).average().orElseThrow();
+        double variance = Arrays.stream(grade).map(v -> (v - mean) * (v - mean)).sum() / (grade.length - 1);
+        double reliability = grade.length < 10 ? 1 : sem == 0 ? 0.85 : 1 - sem * sem / variance;
+        NormalDistribution truth = NormalDistribution.of(mean + reliability * (value - mean),
+                grade.length < 10 ? sem : Math.sqrt(variance * reliability * (1 - reliability)));
+        return all.stream().filter(c -> c.from() != null).anyMatch(
+                c -> (value >= c.from() ? truth.cumulativeProbability(c.from()) : truth.survivalProbability(c.from())) > 0.2);
+    }
+
+    private List<Double> ofGrade(int student, String measure, Window w) {
+        Place then = places.stream().filter(p -> p.student() == student && p.on(w.ends())).findFirst().orElseThrow();
+        return places.stream().filter(p -> p.on(w.ends()) && p.grade() == then.grade()).map(p -> screened(p.student(), measure, w)).filter(Objects::nonNull)
+                .toList();
     }
 
     @Nullable
@@ -167,9 +183,7 @@ final class Naive {
         if (value == null || then == null) {
             return null;
         }
-        List<Double> all = places.stream().filter(p -> p.on(w.ends()) && p.grade() == then.grade()).map(p -> screened(p.student(), measure, w))
-                .filter(Objects::nonNull)
-                .toList();
+        List<Double> all = ofGrade(student, measure, w);
         double below = all.stream().filter(v -> v < value).count() + 0.5 * all.stream().filter(v -> v.equals(value)).count();
         return all.size() < 10 ? null : (Double) (double) Math.round(100 * below / all.size());
     }

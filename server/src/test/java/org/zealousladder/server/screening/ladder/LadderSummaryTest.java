@@ -34,34 +34,34 @@ class LadderSummaryTest {
         List<LadderRow> rows = List.of(row(in(0, false), in(1, true)), row(in(1, false), in(2, false)), row(in(2, false), in(1, true)),
                 row(in(1, false), in(1, false)));
         assertEquals("Of 4 with both scores, two moved up a band since autumn and one moved down. Two stand close enough to a rung to be unsure.",
-                LadderSummary.of(List.of(AUTUMN, WINTER), rows, 0));
+                LadderSummary.of(List.of(AUTUMN, WINTER), rows, false, 0));
     }
 
     @Test
     void whoHasOnlyOneScoreHasNotMoved() {
         assertEquals(0, LadderSummary.move(row(none(), in(2, false))));
         assertEquals("",
-                LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(none(), in(2, false)), row(in(0, false), none())), 0));
+                LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(none(), in(2, false)), row(in(0, false), none())), false, 0));
     }
 
     @Test
     void oneCloseCallIsSingular() {
         List<LadderRow> rows = new ArrayList<>(List.of(row(in(1, false), in(1, true))));
         assertEquals("None of 1 with both scores changed band since autumn. One stands close enough to a rung to be unsure.",
-                LadderSummary.of(List.of(AUTUMN, WINTER), rows, 0));
+                LadderSummary.of(List.of(AUTUMN, WINTER), rows, false, 0));
     }
 
     @Test
     void whoLeftSinceIsSaidSoThatTheCountsOfTwoPagesCanDiffer() {
         assertEquals("None of 1 with both scores changed band since autumn. Two who were here then have left since and are not shown.",
-                LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(in(1, false), in(1, false))), 2));
-        assertEquals("One who was here then has left since and is not shown.", LadderSummary.of(List.of(WINTER), List.of(row(none(), none())), 1));
+                LadderSummary.of(List.of(AUTUMN, WINTER), List.of(row(in(1, false), in(1, false))), false, 2));
+        assertEquals("One who was here then has left since and is not shown.", LadderSummary.of(List.of(WINTER), List.of(row(none(), none())), false, 1));
     }
 
     @Test
     void withoutASeasonOrAStudentThereIsNothingToSay() {
-        assertEquals("", LadderSummary.of(List.of(), List.of(row(none(), none())), 0));
-        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(), 0));
-        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null, null)), 0));
+        assertEquals("", LadderSummary.of(List.of(), List.of(row(none(), none())), false, 0));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(), false, 0));
+        assertEquals("", LadderSummary.of(List.of(WINTER), List.of(new LadderRow(STUDENT, null, List.of(in(1, false)), null, null)), false, 0));
     }
 }

@@ -35,13 +35,6 @@ class SchoolScoresTest {
         assertEquals(0, scores.of(3, 3).length);
     }
 
-    /** 2, 4, 4, 4, 5, 5, 7, 9 and twice their mean 5: squares sum to 32, over 9. */
-    @Test
-    void theSpreadIsTheStandardDeviationFromTenScoresOn() {
-        assertEquals(Math.sqrt(32.0 / 9), of(2, 4, 4, 4, 5, 5, 7, 9, 5, 5).spread(1, 3), 1e-12);
-        assertEquals(0, of(2, 4, 4, 4, 5, 5, 7, 9, 5).spread(1, 3), "nine are too few to say");
-    }
-
     @Test
     void percentilesAgreeWithCounting() {
         Random random = new Random(23);

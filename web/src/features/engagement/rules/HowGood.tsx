@@ -1,0 +1,134 @@
+import { useState } from 'react';
+import { isLost } from '../../../api/lost';
+import type { PastLook } from '../../../api/types';
+import { longDay, percent, plural } from '../../../lib/format';
+import { useScope } from '../../../lib/scope';
+import { Button } from '../../../ui/Button';
+import { Failed, Loading } from '../../../ui/States';
+import { usePast } from './queries';
+
+type Fifth = PastLook['fifths'][number];
+
+const WIDE = 220;
+
+/** Holds the chances that charts state to what came of them here. */
+export function HowGood() {
+  const { scope } = useScope();
+  const [open, setOpen] = useState(false);
+  const past = usePast(scope.who, scope.asOf, open);
+  return (
+    <section aria-labelledby="how-good" className="mt-8 max-w-[760px]">
+      <h2 id="how-good" className="text-[15px] font-semibold m-0">
+        How good are these percentages here?
+      </h2>
+      <p className="text-soft m-0 mb-2">
+        Of the goals that a chart gives a chance of 70 %, seven in ten should come to be met. Here that is held to your
+        own past: what would have been said of each goal that came due, by the scores of that day, against where the
+        trend stood when it was due.
+      </p>
+      {!open && (
+        <Button look="line" onClick={() => setOpen(true)}>
+          Hold them to the past
+        </Button>
+      )}
+      <div aria-live="polite">
+        {open && past.isPending && <Loading label="Reading last year's goals again ..." />}
+        {isLost(past) && <Failed error={past.error} again={() => past.refetch()} />}
+        {past.data &&
+          (past.data.looks.length === 0 ? (
+            <p className="m-0">
+              From {past.data.needed} goals on there is something to tell. Since {longDay(past.data.from)}{' '}
+              {past.data.goals === 0 ? 'none' : past.data.goals} of those you see{' '}
+              {past.data.goals === 1 ? 'has' : 'have'} come due.
+            </p>
+          ) : (
+            past.data.looks.map((l) => <After key={l.weeks} look={l} />)
+          ))}
+      </div>
+    </section>
+  );
+}
+
+function After({ look }: { look: PastLook }) {
+  return (
+    <div className="mb-4">
+      <h3 className="text-[14.5px] font-semibold m-0">After {look.weeks} weeks</h3>
+      <p className="m-0">
+        {verdict(look)}{' '}
+        <span className="text-soft">
+          {[
+            look.changed > 0 && `${plural(look.changed, 'goal')} whose plan was changed later`,
+            look.tooSoon > 0 && `${plural(look.tooSoon, 'goal')} too new for a chance`,
+          ]
+            .filter(Boolean)
+            .join(' and ')}
+          {look.changed + look.tooSoon > 0 && ' are left out.'}
+        </span>
+      </p>
+      {look.fifths.length > 0 && (
+        <table className="border-collapse text-[14px] mt-1">
+          <thead>
+            <tr className="text-soft text-[12.5px] text-left">
+              <th scope="col" className="font-normal pr-4">
+                Chance said
+              </th>
+              <th scope="col" className="font-normal pr-4">
+                On average
+              </th>
+              <th scope="col" className="font-normal pr-4">
+                Met
+              </th>
+              <th scope="col" className="font-normal">
+                Share met, with the range that so few leave open; the stroke is what was said
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {look.fifths.map((f) => (
+              <tr key={f.from} className="border-t border-hair">
+                <th scope="row" className="font-normal text-left pr-4 whitespace-nowrap">
+                  {Math.round(100 * f.from)} to {Math.round(100 * f.to)} %
+                </th>
+                <td className="pr-4">{percent(f.said)}</td>
+                <td className="pr-4 whitespace-nowrap">
+                  {f.met} of {f.goals}
+                </td>
+                <td>
+                  <Range of={f} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}
+
+function Range({ of }: { of: Fifth }) {
+  const x = (share: number) => 6 + share * (WIDE - 12);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDE} 22`}
+      width={WIDE}
+      height={22}
+      role="img"
+      aria-label={`${percent(of.met / of.goals)} met, ${percent(of.low)} to ${percent(of.high)} possible, ${percent(of.said)} said`}
+    >
+      <line x1={x(0)} x2={x(1)} y1={11} y2={11} stroke="var(--hair)" />
+      <line x1={x(of.low)} x2={x(of.high)} y1={11} y2={11} stroke="var(--ink)" strokeWidth={5} strokeOpacity={0.25} />
+      <circle cx={x(of.met / of.goals)} cy={11} r={4.5} fill="var(--ink)" />
+      <line x1={x(of.said)} x2={x(of.said)} y1={3} y2={19} stroke="var(--act)" strokeWidth={2} />
+    </svg>
+  );
+}
+
+function verdict(look: PastLook): string {
+  if (look.said === 0) return 'Of none of the goals could anything be said by then.';
+  const off = look.fifths.filter((f) => f.said < f.low || f.said > f.high);
+  if (off.length === 0)
+    return `Of ${plural(look.said, 'goal')}: what was said fits what came, as far as so many can tell.`;
+  const one = off.map((f) => `${percent(f.said)} was said of ${f.goals}, and ${f.met} were met`).join('; ');
+  const high = off.reduce((sum, f) => sum + f.goals * (f.said - f.met / f.goals), 0) > 0;
+  return `Of ${plural(look.said, 'goal')}: ${one}. Chances here are stated too ${high ? 'high' : 'low'}.`;
+}
