@@ -9,8 +9,6 @@ import { usePast } from './queries';
 
 type Fifth = PastLook['fifths'][number];
 
-const WIDE = 220;
-
 /** Holds the chances that charts state to what came of them here. */
 export function HowGood() {
   const { scope } = useScope();
@@ -42,7 +40,15 @@ export function HowGood() {
               {past.data.goals === 1 ? 'has' : 'have'} come due.
             </p>
           ) : (
-            past.data.looks.map((l) => <After key={l.weeks} look={l} />)
+            <>
+              {past.data.looks.map((l) => (
+                <After key={l.weeks} look={l} />
+              ))}
+              <p className="m-0 text-[13px] text-soft">
+                Dot: share of the goals that were met. Bar: where that share may truly lie, with so few. Stroke: what
+                was said, on average.
+              </p>
+            </>
           ))}
       </div>
     </section>
@@ -66,20 +72,20 @@ function After({ look }: { look: PastLook }) {
         </span>
       </p>
       {look.fifths.length > 0 && (
-        <table className="border-collapse text-[14px] mt-1">
+        <table className="border-collapse text-[14px] mt-1 w-full max-w-[560px]">
           <thead>
             <tr className="text-soft text-[12.5px] text-left">
               <th scope="col" className="font-normal pr-4">
                 Chance said
               </th>
-              <th scope="col" className="font-normal pr-4">
+              <th scope="col" className="font-normal pr-4 max-sm:hidden">
                 On average
               </th>
               <th scope="col" className="font-normal pr-4">
                 Met
               </th>
-              <th scope="col" className="font-normal">
-                Share met, with the range that so few leave open; the stroke is what was said
+              <th scope="col" className="font-normal w-1/2">
+                Share met
               </th>
             </tr>
           </thead>
@@ -89,7 +95,7 @@ function After({ look }: { look: PastLook }) {
                 <th scope="row" className="font-normal text-left pr-4 whitespace-nowrap">
                   {Math.round(100 * f.from)} to {Math.round(100 * f.to)} %
                 </th>
-                <td className="pr-4">{percent(f.said)}</td>
+                <td className="pr-4 max-sm:hidden">{percent(f.said)}</td>
                 <td className="pr-4 whitespace-nowrap">
                   {f.met} of {f.goals}
                 </td>
@@ -106,12 +112,12 @@ function After({ look }: { look: PastLook }) {
 }
 
 function Range({ of }: { of: Fifth }) {
-  const x = (share: number) => 6 + share * (WIDE - 12);
+  const x = (share: number) => `${3 + 94 * share}%`;
   return (
     <svg
-      viewBox={`0 0 ${WIDE} 22`}
-      width={WIDE}
+      width="100%"
       height={22}
+      className="block"
       role="img"
       aria-label={`${percent(of.met / of.goals)} met, ${percent(of.low)} to ${percent(of.high)} possible, ${percent(of.said)} said`}
     >
