@@ -101,7 +101,9 @@ public final class TrueScores {
         for (int i = 0; i < d; i++) {
             means[i] += measures[i].mean();
         }
-        return new TrueScores(means, truth.subtract(gain.multiply(truth)));
+        RealMatrix left = truth.subtract(gain.multiply(truth));
+        // Rounding leaves the two halves a little apart.
+        return new TrueScores(means, left.add(left.transpose()).scalarMultiply(0.5));
     }
 
     /** Covariance of the true scores; correlations that no true scores could have are lowered together until some could. */

@@ -63,6 +63,32 @@ class TrueScoresTest {
         assertEquals(1, Arrays.stream(chances).sum(), 1e-9);
     }
 
+    /** Grades as they come: any spreads, errors from hardly any to more than there can be, correlations that do not suit each other. */
+    @Test
+    void whateverAGradeLooksLikeThereAreChances() {
+        SplittableRandom random = new SplittableRandom(5);
+        for (int k = 0; k < 2000; k++) {
+            int d = 2 + k % 4;
+            Measured[] measures = new Measured[d];
+            double[] scores = new double[d];
+            double[][] correlation = new double[d][d];
+            for (int i = 0; i < d; i++) {
+                double sd = Math.pow(10, random.nextDouble(-1, 3));
+                measures[i] = new Measured(random.nextDouble(-100, 300), sd, k % 7 == 0 ? 0 : sd * random.nextDouble(1e-6, 1.4));
+                scores[i] = measures[i].mean() + sd * random.nextDouble(-4, 4);
+                for (int j = 0; j < i; j++) {
+                    correlation[i][j] = k % 5 == 0 ? 0 : random.nextDouble(-1, 1);
+                    correlation[j][i] = correlation[i][j];
+                }
+                correlation[i][i] = 1;
+            }
+            TrueScores t = TrueScores.of(scores, measures, correlation);
+            double[] chances = t.chances(2, x -> x[0] > measures[0].mean() ? 1 : 0);
+            assertEquals(1, chances[0] + chances[1], 1e-9);
+            assertTrue(t.sd(0) >= 0 && Double.isFinite(t.mean(d - 1)));
+        }
+    }
+
     /** Stated certainty of bands and of each rule's tier against how often it is true, over all and in the lowest and highest tenth. */
     @ParameterizedTest
     @CsvSource({"0.7", "0.8", "0.9", "0.95"})

@@ -18,19 +18,20 @@ final class ProposalWords {
         if (threshold.isEmpty()) {
             return d.kind() == Proposal.Kind.HOLD || d.kind() == Proposal.Kind.TOO_SOON ? d.rule().rule().label() + "." : "Goal date passed.";
         }
-        return d.rule().rule().label() + ", " + (since == null ? threshold.replaceFirst(",$", "") + "." : threshold + " since " + DAY.format(since) + ".");
+        return d.rule().rule().label() + ", "
+                + (since == null ? threshold.replaceFirst(",$", "") + "." : threshold + " since " + DAY.format(since).replace(' ', '\u00a0') + ".");
     }
 
     private static String threshold(Proposal d) {
         RuleSettings s = d.rule();
         return switch (d.kind()) {
             case CHANGE -> switch (s.rule()) {
-                case CHANCE -> "at most " + percent(s.changeAtMost(d.figures().share())) + " %" + scores(d);
+                case CHANCE -> "under " + percent(s.changeAtMost(d.figures().share())) + " %" + scores(d);
                 case TREND -> "slower than needed";
                 case LAST_POINTS -> s.lastPoints() + " short of the line";
             };
             case RAISE -> switch (s.rule()) {
-                case CHANCE -> "at least " + percent(s.raiseAtLeast(d.figures().share())) + " %" + scores(d);
+                case CHANCE -> "over " + percent(s.raiseAtLeast(d.figures().share())) + " %" + scores(d);
                 case TREND -> "faster than needed";
                 case LAST_POINTS -> s.lastPoints() + " past the line";
             };
@@ -47,6 +48,6 @@ final class ProposalWords {
     private static String scores(Proposal d) {
         int in = d.figures().scores();
         int planned = d.figures().planned();
-        return planned > in ? " with " + in + " of " + planned + " scores," : "";
+        return planned > in ? " at " + in + " of " + planned + " scores," : "";
     }
 }

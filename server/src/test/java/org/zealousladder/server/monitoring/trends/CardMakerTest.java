@@ -75,7 +75,7 @@ class CardMakerTest {
     @Test
     void theEvidenceNamesRuleThresholdAndSinceWhen() {
         TrendCard card = card(weekly(OCTOBER, 16, 50, 0.4), goal(90));
-        assertTrue(card.proposal().evidence().matches("Chance rule, at most \\d+(\\.\\d)? % with 16 of 31 scores, since \\d+ \\w{3}\\."),
+        assertTrue(card.proposal().evidence().matches("Chance rule, under \\d+(\\.\\d)? % at 16 of 31 scores, since \\d+\u00a0\\w{3}\\."),
                 card.proposal().evidence());
         assertTrue(card.proposal().since().isAfter(OCTOBER));
         assertEquals(3, card.proposal().rules().size());
