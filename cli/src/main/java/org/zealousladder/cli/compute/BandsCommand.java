@@ -151,8 +151,10 @@ final class BandsCommand extends Computation {
         }
         TrueScores truth = TrueScores.of(Arrays.stream(scored).mapToDouble(i -> own[i]).toArray(),
                 Arrays.stream(scored).mapToObj(i -> measures.get(i).measured()).toArray(TrueScores.Measured[]::new), together);
-        List<Evidence> evidence = Arrays.stream(scored).mapToObj(i -> measures.get(i))
-                .map(m -> new Evidence(m.name(), own[measures.indexOf(m)], m.ladder(), m.measured().sem(), m.weight(), m.measured().sd())).toList();
+        List<Evidence> evidence = Arrays.stream(scored).mapToObj(i -> {
+            BandsOutput.OfMeasure m = measures.get(i);
+            return new Evidence(m.name(), own[i], m.ladder(), m.measured().sem(), m.weight(), m.measured().sd());
+        }).toList();
         return new BandsOutput.OfStudent(student, Arrays.stream(scored).mapToObj(i -> new BandsOutput.OfScore(measures.get(i), own[i])).toList(),
                 TierProposer.propose(by, evidence, scored.length == 0 ? null : truth));
     }

@@ -9,7 +9,8 @@ import org.zealousladder.core.ScoreSeries;
 record BoundedFitter(Trend.Fitter by, Trend.Bounds bounds) implements Trend.Fitter {
     @Override
     public Trend fit(ScoreSeries series) {
-        return by.fit(series) instanceof Trend.Fitted f ? f.within(bounds, series.week(series.size() - 1)) : by.fit(series);
+        Trend trend = by.fit(series);
+        return trend instanceof Trend.Fitted f ? f.within(bounds, series.week(series.size() - 1)) : trend;
     }
 
     @Override
