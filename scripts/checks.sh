@@ -76,6 +76,10 @@ screenshots() {
 
 # Each figure stands beside its budget; see docs/architecture.md.
 bench() { # [soak [MINUTES] | calibration]
+  case "${1:-}" in
+    ''|soak|calibration) ;;
+    *) die "./ladder bench measures speed; ./ladder bench calibration or ./ladder bench soak [MINUTES] the rest. There is no 'bench $1'." ;;
+  esac
   need_to_run
   build
   (cd "$ROOT" && mvn -B -q -DskipTests -pl core,standins,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."

@@ -5682,6 +5682,16 @@ export interface components {
             /** Format: int32 */
             windowId: number;
         };
+        EarlierGoal: {
+            /** Format: date */
+            goalDate: string;
+            /** Format: double */
+            goalScore: number;
+            /** Format: date */
+            startDate: string;
+            /** Format: double */
+            startScore: number;
+        };
         EffortPoint: {
             /** Format: double */
             effort: number;
@@ -6801,6 +6811,7 @@ export interface components {
         Lane: {
             card: components["schemas"]["TrendCard"];
             earlier: components["schemas"]["TrendPoint"][];
+            earlierGoals: components["schemas"]["EarlierGoal"][];
             measure: components["schemas"]["MeasureRef"];
             parts: components["schemas"]["PartScores"][];
             seasons: components["schemas"]["SeasonStanding"][];
@@ -7861,6 +7872,7 @@ export interface components {
             low: number;
             /** Format: int32 */
             met: number;
+            off: boolean;
             /** Format: double */
             said: number;
             /** Format: double */
@@ -7879,9 +7891,15 @@ export interface components {
             changed: number;
             fifths: components["schemas"]["PastFifth"][];
             /** Format: int32 */
+            met: number;
+            /** Format: int32 */
             said: number;
             /** Format: int32 */
             tooSoon: number;
+            /** Format: int32 */
+            usualHigh: number;
+            /** Format: int32 */
+            usualLow: number;
             /** Format: int32 */
             weeks: number;
         };
@@ -9835,6 +9853,8 @@ export interface components {
             area: string;
             areas: string[];
             assumed: string[];
+            /** Format: double */
+            assumedReliability: number;
             before?: string;
             flows: components["schemas"]["Flow"][];
             mayDecide: boolean;

@@ -14,10 +14,10 @@ import { NotFound } from './NotFound';
 import { useScopeChoices } from './queries';
 import { Shell } from './Shell';
 import { SignInAgain } from './SignInAgain';
-import { StepWanted } from './StepWanted';
 import { Trouble } from './Trouble';
 
 // Seen once by each person, or by nobody.
+const StepWanted = lazy(() => import('./StepWanted').then((m) => ({ default: m.StepWanted })));
 const Join = lazy(() => import('../features/school/people/JoinPage').then((m) => ({ default: m.JoinPage })));
 const Setup = lazy(() => import('../features/school/people/SetupPage').then((m) => ({ default: m.SetupPage })));
 const Desk = lazy(() => import('../features/overview/desk/DeskPage'));
@@ -156,7 +156,12 @@ export function App() {
     return <Suspense fallback={null}>{pathname === '/setup' ? <Setup /> : <Join />}</Suspense>;
   }
   if (!session.data.person) return <SignInPage session={session.data} />;
-  if (session.data.secondStepWanted) return <StepWanted session={session.data} />;
+  if (session.data.secondStepWanted)
+    return (
+      <Suspense fallback={<Loading label="One moment ..." />}>
+        <StepWanted session={session.data} />
+      </Suspense>
+    );
   return (
     <NamesProvider>
       <PicksProvider>

@@ -1,11 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
 import { api } from '../api/client';
 import type { Session } from '../api/types';
+import { SecondStep } from '../features/school/people/SecondStep';
 import { Button } from '../ui/Button';
-import { Loading } from '../ui/States';
-
-const SecondStep = lazy(() => import('../features/school/people/SecondStep').then((m) => ({ default: m.SecondStep })));
 
 /** In some roles nothing is open before a second step is set up, where the settings say so. */
 export function StepWanted({ session }: { session: Session }) {
@@ -20,9 +17,7 @@ export function StepWanted({ session }: { session: Session }) {
             Whoever sees as many students as you do needs a second step at sign-in here.
           </p>
         </div>
-        <Suspense fallback={<Loading label="One moment ..." height={200} />}>
-          <SecondStep on={false} codesLeft={0} start done={again} />
-        </Suspense>
+        <SecondStep on={false} codesLeft={0} start done={again} />
         <div>
           <Button onClick={() => api.DELETE('/api/session').then(again, again)}>Sign out</Button>
         </div>

@@ -131,10 +131,20 @@ function Range({ of }: { of: Fifth }) {
 
 function verdict(look: PastLook): string {
   if (look.said === 0) return 'Of none of the goals could anything be said by then.';
-  const off = look.fifths.filter((f) => f.said < f.low || f.said > f.high);
-  if (off.length === 0)
-    return `Of ${plural(look.said, 'goal')}: what was said fits what came, as far as so many can tell.`;
-  const one = off.map((f) => `${percent(f.said)} was said of ${f.goals}, and ${f.met} were met`).join('; ');
-  const high = off.reduce((sum, f) => sum + f.goals * (f.said - f.met / f.goals), 0) > 0;
-  return `Of ${plural(look.said, 'goal')}: ${one}. Chances here are stated too ${high ? 'high' : 'low'}.`;
+  const { said, met, usualLow, usualHigh } = look;
+  const usual = usualLow === usualHigh ? `${usualLow}` : `${usualLow} to ${usualHigh}`;
+  const whole =
+    met < usualLow
+      ? 'Chances here are stated too high.'
+      : met > usualHigh
+        ? 'Chances here are stated too low.'
+        : 'That fits.';
+  const off = look.fifths.filter((f) => f.off);
+  const but = off.map(
+    (f) =>
+      `Where ${percent(f.said)} was said of ${plural(f.goals, 'goal')}, ${f.met} came to be met: that does not fit.`,
+  );
+  return [`Of ${plural(said, 'goal')} ${usual} are met if what was said is right; ${met} were. ${whole}`, ...but].join(
+    ' ',
+  );
 }

@@ -192,7 +192,7 @@ function leaning(card: TrendCard): string {
   const phase = card.phases.at(-1);
   if (!phase) return '';
   if (phase.others === undefined)
-    return 'Too few others are followed in the grade to learn from. That growth may bend, and that a good week is followed by a slightly good one (a correlation of 0.15), is assumed as usual in schools.';
+    return 'Too few others are followed in the grade to learn from. That growth may bend, and that a good week is often followed by another, is assumed as usual in schools.';
   if (phase.shrinkage === undefined)
     return `The trend rests on these scores alone; how far scores scatter is learned from the ${phase.others} ${phase.others === 1 ? 'other' : 'others'} followed in the grade.`;
   const share = Math.round(phase.shrinkage * 100);

@@ -35,7 +35,7 @@ export function LaneChart({
   const { card } = lane;
   const [ref, width] = useDrawnWidth<SVGSVGElement>(WIDTH);
   const points = lanePoints(lane);
-  const frame = commonFrame([{ ...card, points }]);
+  const frame = commonFrame([{ ...card, points }], { goals: lane.earlierGoals });
   // What is shaded has to fit in, too.
   const reach = middle.flatMap((m) => [m.low, m.high]);
   const scores: [number, number] = [Math.min(frame.scores[0], ...reach), Math.max(frame.scores[1], ...reach)];
@@ -74,6 +74,9 @@ export function LaneChart({
         card.phases.map((phase, i) => (
           <TrendRibbon key={phase.lastScore} phase={phase} scales={scales} ribbon={i === card.phases.length - 1} />
         ))}
+      {lane.earlierGoals.map((g) => (
+        <GoalMark key={g.goalDate} goal={g} scales={scales} replaced small />
+      ))}
       {card.goal && <GoalMark goal={card.goal} scales={scales} />}
       {card.planChanges.map((day) => (
         <PlanTick key={day} day={day} scales={scales} />

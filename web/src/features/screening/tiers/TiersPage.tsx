@@ -127,7 +127,7 @@ function Whole({ view, onArea }: { view: TiersView; onArea: (area: string) => vo
         title="Close calls, to talk about"
         hint={`The true tier may well be a better one, or a worse: a chance above 20 %, as for close calls on the Ladder. Ask for a second evidence: another measure, last season, the teacher's view.${
           view.assumed.length > 0
-            ? ` ${view.assumed.join(' and ')} ${view.assumed.length === 1 ? 'states' : 'state'} no error of measurement; a reliability of 0.85 is assumed.`
+            ? ` ${view.assumed.join(' and ')} ${view.assumed.length === 1 ? 'states' : 'state'} no error of measurement; a reliability of ${view.assumedReliability} is assumed.`
             : ''
         }`}
         rows={close}

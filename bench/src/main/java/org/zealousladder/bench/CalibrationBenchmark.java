@@ -33,9 +33,10 @@ public final class CalibrationBenchmark {
 
     private static void line(World world, int students, int weeks) {
         Tally steady = Tally.of(world, students, weeks, STUDENTS / students, 1, series -> {
-            SteadyGrowth growth = new SteadyGrowth();
+            Trend.Bounds bounds = new Trend.Bounds(world.low(), world.high());
+            SteadyGrowth growth = new SteadyGrowth(0, bounds);
             series.forEach(growth::add);
-            return growth.fit().orElseThrow().within(new Trend.Bounds(world.low(), world.high()));
+            return growth.fit().orElseThrow().within(bounds);
         });
         Function<List<ScoreSeries>, Trend.Fitter> together = series -> {
             PooledGrowth growth = new PooledGrowth();

@@ -56,6 +56,10 @@ final class Calendar {
             new Off("closure", "Storm: no ferry ran", LocalDate.of(2026, 2, 2), LocalDate.of(2026, 2, 6)),
             new Off("holiday", "Spring break", LocalDate.of(2026, 3, 30), LocalDate.of(2026, 4, 6)));
 
+    static boolean screening(LocalDate day) {
+        return WINDOWS.stream().anyMatch(w -> !day.isBefore(w.opens()) && !day.isAfter(w.closes()));
+    }
+
     static boolean closed(LocalDate day) {
         return OFF.stream().anyMatch(o -> o.holds(day));
     }

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 
 /** Weekly progress monitoring of one student on one measure, with the goal that follows from its first three scores. */
@@ -14,10 +15,17 @@ final class Probes {
 
     private final Sheets sheets;
     private final Random random;
+    private final Predicate<LocalDate> off;
 
     Probes(Sheets sheets, Random random) {
+        this(sheets, random, Calendar::closed);
+    }
+
+    /** @param off days on which nobody is monitored */
+    Probes(Sheets sheets, Random random, Predicate<LocalDate> off) {
         this.sheets = sheets;
         this.random = random;
+        this.off = off;
     }
 
     /**
@@ -47,13 +55,18 @@ final class Probes {
     }
 
     void write(String student, MeasureBook.Entry m, Course c) throws IOException {
+        write(student, m, c, GOAL_DATE);
+    }
+
+    /** @param due day of the goal */
+    void write(String student, MeasureBook.Entry m, Course c, LocalDate due) throws IOException {
         List<int[]> first = new ArrayList<>();
         int week = 0;
         LocalDate day = c.from();
         while (!day.isAfter(c.until())) {
             boolean absent = random.nextDouble() < 0.04 && week > 3;
             double noise = m.sem() * 1.1 * random.nextGaussian();
-            if (!Calendar.closed(day)) {
+            if (!off.test(day)) {
                 int value = (int) Math.max(m.lowest(), Math.round(c.levelOn(day) + noise - (week == c.wildWeek() ? 7 * m.sem() : 0)));
                 sheets.row("scores", student, m.code(), day, absent ? "" : value, absent ? "absent" : "scored");
                 if (!absent) {
@@ -67,8 +80,8 @@ final class Probes {
             int[] three = {first.get(0)[1], first.get(1)[1], first.get(2)[1]};
             java.util.Arrays.sort(three);
             LocalDate start = LocalDate.ofEpochDay(first.get(1)[0]);
-            double weeks = (GOAL_DATE.toEpochDay() - c.from().toEpochDay()) / 7.0;
-            sheets.row("goals", student, m.code(), start, three[1], GOAL_DATE, Math.round(c.start() + c.needed() * weeks));
+            double weeks = (due.toEpochDay() - c.from().toEpochDay()) / 7.0;
+            sheets.row("goals", student, m.code(), start, three[1], due, Math.round(c.start() + c.needed() * weeks));
         }
         if (c.changed() != null) {
             sheets.row("plan-changes", student, m.code(), c.changed(), "Paired reading three times a week instead of two");

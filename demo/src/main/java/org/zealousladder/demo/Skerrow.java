@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 
 /** Skerrow Island School: six classes named after seabirds, two years, and planted stories in Kittiwake class. */
 final class Skerrow {
@@ -19,6 +20,7 @@ final class Skerrow {
     private final Random random = new Random(20260313);
     private final Names names = new Names(random);
     private final Probes probes;
+    private final LastYear lastYear;
     private final Plans plans;
     private final Readings readings;
     private final AtHome atHome;
@@ -34,6 +36,7 @@ final class Skerrow {
     Skerrow(Sheets sheets) {
         this.sheets = sheets;
         this.probes = new Probes(sheets, random);
+        this.lastYear = new LastYear(sheets);
         this.plans = new Plans(sheets);
         this.readings = new Readings(sheets);
         this.atHome = new AtHome(sheets);
@@ -115,6 +118,9 @@ final class Skerrow {
                 probes.write(p.code(), e.getKey(), e.getValue());
                 plans.write(p, CLASSES[g][k], e.getKey(), e.getValue());
             }
+            if (g > 0 && !(kittiwake && Story.of(p) != null)) {
+                lastYear.student(p, g + 1, courses.keySet());
+            }
             readings.write(p);
             Story story = kittiwake ? Story.of(p) : null;
             doings.student(p, g + 2, story, Calendar.THIS_START, story != null && story.is("left in December") ? LocalDate.of(2025, 12, 19) : DemoFiles.TODAY);
@@ -170,7 +176,7 @@ final class Skerrow {
                 value = m.cuts(grade, 1)[1] + 9;
             }
             if (thisWinter && story != null && story.is("long hours yet falling") && m.code().equals("maze")) {
-                value = m.cuts(grade, 1)[0] - 3;
+                value = m.cuts(grade, 1)[0] - 5;
             }
             if (luck < 0.012 && story == null) {
                 continue;
@@ -235,6 +241,7 @@ final class Skerrow {
                     screen(p, w, 4, false, Map.of());
                 }
             }
+            lastYear.student(p, 4, Set.of());
         }
     }
 

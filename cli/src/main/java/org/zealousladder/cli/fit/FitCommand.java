@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.decisions.Rule;
@@ -117,7 +118,7 @@ public final class FitCommand implements Callable<Integer> {
                 return 2;
             }
             input.goals.keySet().forEach(k -> input.series.computeIfAbsent(k, key -> new Points()));
-            Map<String, Pool> populations = options.together() ? populations(input, options, sem) : Map.of();
+            Map<String, Pool> populations = options.together() ? populations(input, options, sem, within) : Map.of();
             output.begin(options, method, populations, out);
             Map<String, Integer> atBound = new TreeMap<>();
             for (Map.Entry<Input.Key, Points> e : input.series.entrySet()) {
@@ -137,18 +138,19 @@ public final class FitCommand implements Callable<Integer> {
     }
 
     /** What the measures that have enough series were found to vary by, by the measure's name. */
-    private static Map<String, Pool> populations(Input input, FittedSeries.Options options, Map<String, Double> sem) {
+    private static Map<String, Pool> populations(Input input, FittedSeries.Options options, Map<String, Double> sem, Map<String, Trend.Bounds> within) {
         Map<String, List<ScoreSeries>> measures = new LinkedHashMap<>();
         input.series.forEach((key, points) -> measures.computeIfAbsent(key.measure(), m -> new ArrayList<>()).add(FittedSeries.series(points, options)));
         Map<String, Pool> populations = new LinkedHashMap<>();
-        measures.forEach((measure, series) -> pool(series, options.method(), sem.getOrDefault(measure, 0.0)).ifPresentOrElse(p -> populations.put(measure, p),
-                () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));
+        measures.forEach((measure, series) -> pool(series, options.method(), sem.getOrDefault(measure, 0.0), within.get(measure))
+                .ifPresentOrElse(p -> populations.put(measure, p),
+                        () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));
         return populations;
     }
 
-    private static Optional<? extends Pool> pool(List<ScoreSeries> series, Trend.Method method, double sem) {
+    private static Optional<? extends Pool> pool(List<ScoreSeries> series, Trend.Method method, double sem, Trend.@Nullable Bounds bounds) {
         if (method == Trend.Method.STEADY) {
-            SteadyGrowth steady = new SteadyGrowth(sem);
+            SteadyGrowth steady = new SteadyGrowth(sem, bounds);
             series.forEach(steady::add);
             return steady.fit();
         }

@@ -11,15 +11,11 @@ import org.zealousladder.core.growth.Trend;
 
 /** What was said of students against what came: how often intervals held, and how often what was given a chance happened. */
 public final class Tally {
-    private static final int FIFTHS = 5;
-
     private int n;
     private int slopes;
     private int levels;
     private double squares;
-    private final int[] said = new int[FIFTHS];
-    private final double[] stated = new double[FIFTHS];
-    private final int[] came = new int[FIFTHS];
+    private final Foretold foretold = new Foretold();
 
     /** Counts one student with the trend that was drawn for them. */
     public void add(World.Student student, Trend.Fitted trend, double goalWeek) {
@@ -28,15 +24,7 @@ public final class Tally {
         var level = trend.level(goalWeek);
         levels += level.low() <= student.level() && student.level() <= level.high() ? 1 : 0;
         squares += (trend.slope() - student.slope()) * (trend.slope() - student.slope());
-        add(GoalChance.of(trend, new GoalLine(0, 0, goalWeek, student.goal(), Direction.HIGHER_IS_BETTER)), student.meets());
-    }
-
-    /** Counts a chance, 0 to 1, and whether it came true. */
-    public void add(double chance, boolean true_) {
-        int fifth = Math.min(FIFTHS - 1, (int) (chance * FIFTHS));
-        said[fifth]++;
-        stated[fifth] += chance;
-        came[fifth] += true_ ? 1 : 0;
+        foretold.add(GoalChance.of(trend, new GoalLine(0, 0, goalWeek, student.goal(), Direction.HIGHER_IS_BETTER)), student.meets());
     }
 
     /** Share of students whose true slope lay in the 95 % interval. */
@@ -54,19 +42,14 @@ public final class Tally {
         return squares / n;
     }
 
-    /** One fifth of the chances. @param stated their mean @param came how often it came true, a share */
-    public record Fifth(int n, double stated, double came) {}
-
-    /** From the lowest chances to the highest. */
-    public List<Fifth> fifths() {
-        return java.util.stream.IntStream.range(0, FIFTHS)
-                .mapToObj(i -> new Fifth(said[i], said[i] == 0 ? 0 : stated[i] / said[i], said[i] == 0 ? 0 : (double) came[i] / said[i]))
-                .toList();
+    /** What was given chances, from the lowest fifth to the highest. */
+    public List<Foretold> fifths() {
+        return foretold.fifths();
     }
 
-    /** The farthest that a fifth with at least {@code least} students is off. */
+    /** As {@link Foretold#worst}. */
     public double worst(int least) {
-        return fifths().stream().filter(f -> f.n() >= least).mapToDouble(f -> Math.abs(f.stated() - f.came())).max().orElse(0);
+        return foretold.worst(least);
     }
 
     /**

@@ -3,6 +3,7 @@ package org.zealousladder.core.growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 
 /**
@@ -27,20 +28,27 @@ public final class SteadyGrowth {
     private static final int MANY = 400;
     private static final double FIRST_STEP = 0.4;
     private static final double LATER_STEP = 0.15;
+    /** So often what scores at a bound tell is read anew by what was learned of the pool. */
+    private static final int BOUND_ROUNDS = 2;
 
     private final List<ScoreSeries> all = new ArrayList<>();
     private final PooledGrowth straight = new PooledGrowth();
     private final double leastSd;
+    private final Trend.@Nullable Bounds bounds;
 
-    /** Without a stated standard error of measurement. */
+    /** Without a stated standard error of measurement, for any scores. */
     public SteadyGrowth() {
-        this(0);
+        this(0, null);
     }
 
-    /** @param sem the measure's standard error of measurement, which scores are taken to vary by at least; 0: none is stated */
-    public SteadyGrowth(double sem) {
+    /**
+     * @param sem the measure's standard error of measurement, which scores are taken to vary by at least; 0: none is stated
+     * @param bounds the least and the most score there is; null: any
+     */
+    public SteadyGrowth(double sem, Trend.@Nullable Bounds bounds) {
         LeastSquares.requireSem(sem);
         leastSd = sem;
+        this.bounds = bounds;
     }
 
     /** Adds one series; an empty one adds nothing. */
@@ -76,15 +84,35 @@ public final class SteadyGrowth {
         if (!Double.isInfinite(tail)) {
             double slopes = slopes(parts, model);
             model = model.weighed(parts.withTail(tail));
-            search = new SteadySearch(model, frame);
-            parts = search.best(parts.withTail(tail), LATER_STEP);
+            parts = new SteadySearch(model, frame).best(parts.withTail(tail), LATER_STEP);
             model.at(parts);
             // A steep student's first and last scores look wild to a pool that is thought to grow alike: their weights must not make it so.
             parts = parts.slopesBy(Math.max(1, slopes / slopes(parts, model)));
             whole = whole.weighed(parts);
         }
+        return bounds == null ? population(frame, model, whole, parts) : bounded(frame, model, whole, parts, bounds);
+    }
+
+    /** With what scores at a bound tell, read anew by what was learned of the pool. */
+    private SteadyPopulation bounded(SteadyFrame frame, SteadyModel plain, SteadyModel plainWhole, SteadyParts first, Trend.Bounds of) {
+        SteadyModel model = plain;
+        SteadyParts parts = first;
+        for (int round = 0; round < BOUND_ROUNDS; round++) {
+            SteadyModel told = plain.bounded(model, parts, of);
+            if (told == null) {
+                break;
+            }
+            model = told;
+            parts = new SteadySearch(model, frame).best(parts, LATER_STEP);
+        }
+        SteadyModel whole = plainWhole.bounded(model, parts, of);
+        return population(frame, model, whole == null ? plainWhole : whole, parts);
+    }
+
+    /** @param model some series, which tell the variances @param whole all of them, which tell the mean and the weeks */
+    private SteadyPopulation population(SteadyFrame frame, SteadyModel model, SteadyModel whole, SteadyParts parts) {
         // What very many tell of the variances is not in doubt.
-        List<SteadyParts> near = all.size() > MANY ? List.of() : search.near(parts);
+        List<SteadyParts> near = all.size() > MANY ? List.of() : new SteadySearch(model, frame).near(parts);
         List<SteadyPopulation.Under> under = new ArrayList<>();
         for (SteadyParts p : near) {
             whole.at(p);

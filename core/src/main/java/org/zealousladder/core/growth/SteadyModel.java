@@ -68,6 +68,26 @@ final class SteadyModel {
         return other;
     }
 
+    /** The same scores, those at a bound and near it as {@code known} and its parts make them tell; null where there are none. */
+    @Nullable
+    SteadyModel bounded(SteadyModel known, SteadyParts p, Trend.Bounds bounds) {
+        SteadyModel other = new SteadyModel(frame, List.of(), leastSd);
+        known.at(p);
+        SteadyPopulation.Under under = SteadyPopulation.Under.of(p, known);
+        boolean any = false;
+        for (Alike a : alike) {
+            for (double[] y : a.ys()) {
+                double[] told = y.clone();
+                SteadyTimes x = new SteadyTimes(a.times().t, a.times().week, a.times().weight.clone());
+                SteadyBounds.apply(frame, x, told, under, bounds);
+                any |= !Arrays.equals(told, y);
+                other.alike.add(new Alike(x, List.of(told)));
+            }
+        }
+        other.scores = scores;
+        return any ? other : null;
+    }
+
     /** How far each score is from what the others expect, see {@link SteadyTails#off}; asked after {@link #at}. */
     List<double[]> off(SteadyParts p) {
         double[] shared = estimates();

@@ -46,6 +46,11 @@ record SteadyParts(double l1, double l2, double l3, double bend, double meanBend
         return new SteadyParts(ANYTHING, 0, ANYTHING, bend, meanBend, week, autocorrelation, tailDf);
     }
 
+    /** Whether a student's level and slope are drawn to the pool's. */
+    boolean leans() {
+        return l1 < ANYTHING;
+    }
+
     SteadyParts withTail(double df) {
         return new SteadyParts(l1, l2, l3, bend, meanBend, week, autocorrelation, df);
     }

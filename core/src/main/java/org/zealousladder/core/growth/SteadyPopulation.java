@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Interval;
 import org.zealousladder.core.ScoreSeries;
 
@@ -25,6 +26,8 @@ public final class SteadyPopulation implements Pool {
     private final int series;
     private final int scores;
     private final int df;
+    /** Scores that can be; null: any. */
+    private final Trend.@Nullable Bounds bounds;
 
     /**
      * The pool under some parts.
@@ -66,6 +69,11 @@ public final class SteadyPopulation implements Pool {
 
     /** @param df degrees of freedom of the spread of scores */
     SteadyPopulation(SteadyFrame frame, Under best, List<Under> near, int series, int scores, int df) {
+        this(frame, best, near, series, scores, df, null);
+    }
+
+    private SteadyPopulation(SteadyFrame frame, Under best, List<Under> near, int series, int scores, int df, Trend.@Nullable Bounds bounds) {
+        this.bounds = bounds;
         this.frame = frame;
         this.best = best;
         this.near = near;
@@ -177,7 +185,7 @@ public final class SteadyPopulation implements Pool {
     public Trend.Fitted predict(ScoreSeries own) {
         SteadyTimes x = frame.times(own);
         double[] y = frame.scores(own);
-        weigh(x, y);
+        ready(x, y);
         SteadyCourse.Now now = now(x, y);
         double se = Math.sqrt(now.vs());
         double half = StudentT.quantile975(df) * se;
@@ -236,7 +244,7 @@ public final class SteadyPopulation implements Pool {
         ScoreSeries then = ScoreSeries.of(weeks, scores);
         SteadyTimes x = frame.times(then);
         double[] y = frame.scores(then);
-        weigh(x, y);
+        ready(x, y);
         if (!Double.isInfinite(tailDf())) {
             Arrays.fill(x.weight, n, x.weight.length, (tailDf() + 1) / (tailDf() + 3));
         }
@@ -248,7 +256,7 @@ public final class SteadyPopulation implements Pool {
     public List<Interval> levels(ScoreSeries own, Trend.Fitted fitted, double... weeks) {
         SteadyTimes x = frame.times(own);
         double[] y = frame.scores(own);
-        weigh(x, y);
+        ready(x, y);
         double last = own.week(own.size() - 1);
         int[] past = IntStream.range(0, weeks.length).filter(i -> weeks[i] < last).toArray();
         List<SteadyCourse.Level> middle = past(x, y, best, weeks, past);
@@ -280,9 +288,23 @@ public final class SteadyPopulation implements Pool {
         return new SteadyPopulation(frame, best.alone(), near.stream().map(Under::alone).toList(), series, scores, df);
     }
 
+    /** What scores at a bound say is read by what the others of the pool do. Who stands alone has nothing to read it by: there they count as they are. */
+    @Override
+    public Trend.Fitter within(Trend.Bounds of) {
+        return new BoundedFitter(best.parts().leans() ? new SteadyPopulation(frame, best, near, series, scores, df, of) : this, of);
+    }
+
     /** How many numbers it keeps, for who keeps many. */
     public int size() {
         return (near.size() + 1) * (best.doubt().length + best.shared().length + 20);
+    }
+
+    /** Scores and weights as they tell of the course. */
+    private void ready(SteadyTimes x, double[] y) {
+        weigh(x, y);
+        if (bounds != null) {
+            SteadyBounds.apply(frame, x, y, best, bounds);
+        }
     }
 
     /** Wild scores count for less; three times over, since one may hide another. */

@@ -23,7 +23,7 @@ public sealed interface Trend {
     /**
      * A fitted trend.
      *
-     * @param intercept level at the origin
+     * @param intercept level at the origin of the line that has this slope today
      * @param slope change per week
      * @param slopeSe standard error of the slope
      * @param slopeLow lower end of the slope's 95 % interval
@@ -35,11 +35,11 @@ public sealed interface Trend {
      * @param method how it was fitted
      * @param wander how the slope may change after the last score; null: the line is taken to go on straight
      * @param shrinkage how much of the slope's doubt the own scores left to the group, 0 (nothing: a trend of its own) to 1 (all)
-     * @param bounds scores that can be; null: any
+     * @param bounded scores that can be, and how the trend goes on beyond them; null: any
      */
     record Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh,
             double residualSd, int df, double centre, double centreSe, Method method, double shrinkage, @Nullable Wander wander,
-            @Nullable Bounds bounds) implements Trend {
+            @Nullable Bounded bounded) implements Trend {
 
         /** A trend of one series by itself. */
         Fitted(int n, double intercept, double slope, double slopeSe, double slopeLow, double slopeHigh, double residualSd, int df,
@@ -61,27 +61,37 @@ public sealed interface Trend {
 
         /** Level of the trend at time {@code week}, without an interval; never one that no score can be. */
         public double at(double week) {
-            return bounds == null ? straight(week) : bounds.within(straight(week));
+            return bounded == null ? straight(week) : bounded.bounds().within(straight(week));
         }
 
         /** The line itself, which knows no bounds. */
         public double straight(double week) {
-            return intercept + slope * week;
+            return bounded == null ? intercept + slope * week : intercept + slope * bounded.today() + bounded.slope() * (week - bounded.today());
+        }
+
+        /** Scores that can be; null: any. */
+        public @Nullable Bounds bounds() {
+            return bounded == null ? null : bounded.bounds();
         }
 
         /**
-         * The same of scores that have a least and a most. Where the level at {@code week} may well be one of them, growth may have stopped without anybody's
-         * seeing it: none at all is then within the slope's interval.
+         * The same of scores that have a least and a most. Where the level at {@code today} may well be one of them, growth may have stopped without anybody's
+         * seeing it: none at all is then within the slope's interval. A steady trend's slope is what is to be expected of the level that can be seen: the line's,
+         * as far as it is likely that the level is between the bounds; the line goes on.
          */
-        public Fitted within(Bounds of, double week) {
-            boolean near = of.near(around(straight(week), levelSe(week)));
-            return new Fitted(n, intercept, slope, slopeSe, near ? Math.min(0, slopeLow) : slopeLow, near ? Math.max(0, slopeHigh) : slopeHigh, residualSd, df,
-                    centre, centreSe, method, shrinkage, wander, of);
+        public Fitted within(Bounds of, double today) {
+            double level = straight(today);
+            double se = levelSe(today);
+            boolean near = of.near(around(level, se));
+            double seen = method == Method.STEADY && near && se > 0 ? slope * of.chance(level, se, df) : slope;
+            return new Fitted(n, level - seen * today, seen, slopeSe, near ? Math.min(0, slopeLow) : slopeLow, near ? Math.max(0, slopeHigh) : slopeHigh,
+                    residualSd,
+                    df, centre, centreSe, method, shrinkage, wander, new Bounded(of, today, slope));
         }
 
         /** Whether the level at {@code week} may well be the least score there is, or the most. */
         public boolean atBound(double week) {
-            return bounds != null && bounds.near(around(straight(week), levelSe(week)));
+            return bounded != null && bounded.bounds().near(around(straight(week), levelSe(week)));
         }
 
         /** Standard error of the level at {@code week}: {@code sqrt(se(centre)² + (se(slope)·(week - centre))²)}, and what a slope may wander after the last score. */
@@ -101,7 +111,7 @@ public sealed interface Trend {
         }
 
         private Interval clipped(Interval of) {
-            return bounds == null ? of : bounds.within(of);
+            return bounded == null ? of : bounded.bounds().within(of);
         }
 
         private Interval around(double value, double se) {
@@ -134,7 +144,20 @@ public sealed interface Trend {
         boolean near(Interval level) {
             return level.low() < low || level.high() > high;
         }
+
+        /** That a level lies between, of which this is known. */
+        double chance(double level, double se, int df) {
+            return StudentT.cumulative((high - level) / se, df) - StudentT.cumulative((low - level) / se, df);
+        }
     }
+
+    /**
+     * A trend that can come to a bound.
+     *
+     * @param today time of the last score
+     * @param slope of the line beyond it, in score units per week
+     */
+    record Bounded(Bounds bounds, double today, double slope) {}
 
     /**
      * A slope that wanders.

@@ -53,7 +53,7 @@ class SteadyGrowthTest {
             exact.add(ScoreSeries.of(new double[] {0, 1, 2, 3}, new double[] {k, k + 2, k + 4, k + 6}));
         }
         assertTrue(exact.fit().isEmpty());
-        assertThrows(IllegalArgumentException.class, () -> new SteadyGrowth(-1));
+        assertThrows(IllegalArgumentException.class, () -> new SteadyGrowth(-1, null));
         SteadyPopulation pool = fit(grade(World.INDEPENDENT, 20, 8));
         assertInstanceOf(Trend.TooFew.class, pool.fit(ScoreSeries.of(new double[] {1, 1, 1}, new double[] {4, 5, 6})));
         assertInstanceOf(Trend.TooFew.class, pool.fit(ScoreSeries.of(new double[] {1, 2}, new double[] {4, 5})));

@@ -42,7 +42,7 @@ class WeeksTest extends ServerTest {
         assertTrue(titles(caspian).get(0).matches("not seen for 1\\d school days"), caspian.toString());
         JsonNode yusra = row(view, "Yusra Penhale").orElseThrow();
         assertEquals("much time, and maze fell to Needs a lift|Time is not the lack: teach it another way.",
-                yusra.at("/joined/title").asString() + "|" + yusra.at("/joined/next").asString());
+                yusra.at("/joined/title").asString() + "|" + yusra.at("/joined/next").asString(), yusra::toString);
         assertTrue(yusra.get("lately").asDouble() > 1.25);
         // Of weeks that are not counted the calendar tells why.
         List<String> causes = view.get("still").valueStream().map(s -> s.path("cause").asString()).toList();

@@ -87,7 +87,7 @@ class ValuesService {
                 }
             }
         });
-        goals.knownOn(all.keySet(), measure.id(), today).forEach(g -> {
+        goals.running(all.keySet(), measure.id(), year.starts(), today).forEach(g -> {
             Map<String, String> values = all.get(g.studentId());
             if (values != null) {
                 values.put("goal", Words.plain(g.goalScore()));

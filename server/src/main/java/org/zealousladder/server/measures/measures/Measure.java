@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.Direction;
 import org.zealousladder.core.decisions.Rule;
 import org.zealousladder.core.decisions.RuleSettings;
+import org.zealousladder.core.growth.Trend;
 import org.zealousladder.core.scores.ScoreScale;
 
 /**
@@ -54,6 +55,11 @@ public record Measure(int id, String code, String name, String kind, String area
     /** The SEM, or 0 where none is stated, as the core takes it. */
     public double semOrZero() {
         return sem == null ? 0 : sem;
+    }
+
+    /** Its least and its most score. */
+    public Trend.Bounds bounds() {
+        return new Trend.Bounds(lowest, highest);
     }
 
     public RuleSettings settings() {

@@ -17,6 +17,11 @@ import org.zealousladder.core.goals.GoalLine;
  */
 public record Goal(long id, int studentId, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
         GoalKind kind, @Nullable Integer percentile, @Nullable Double factor, @Nullable String basis) {
+    /** Whether it came due before a school year began: nobody is monitored by it any more. @param year first day of the year */
+    public boolean over(LocalDate year) {
+        return goalDate.isBefore(year);
+    }
+
     /** The same goal, set once more in the place of another. */
     public GoalForm again(long replaces, @Nullable String reason) {
         return new GoalForm(studentId, measureId, startDate, startScore, goalDate, goalScore, replaces, reason, kind, percentile, factor, basis);

@@ -23,6 +23,11 @@ public record GoalForm(int studentId, int measureId, @NotNull(message = "give th
         @Nullable @Min(1) @Max(99) Integer percentile, @Nullable @DecimalMin("0.1") @DecimalMax("5") Double factor,
         @Nullable @Size(max = 300) String basis) {
 
+    /** The same in the place of another. */
+    GoalForm replacing(long other) {
+        return new GoalForm(studentId, measureId, startDate, startScore, goalDate, goalScore, other, reason, kind, percentile, factor, basis);
+    }
+
     /** A goal by hand. */
     public static GoalForm byHand(int studentId, int measureId, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore,
             @Nullable Long replaces, @Nullable String reason) {

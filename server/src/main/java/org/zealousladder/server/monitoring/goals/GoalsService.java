@@ -38,10 +38,22 @@ public class GoalsService {
         return students.isEmpty() ? List.of() : store.knownOn(students, measure, asOf);
     }
 
-    /** Goals of the students that had been replaced by {@code asOf}, the newest first. */
+    /** Those of them that are not over since before {@code year}, the first day of a school year. */
     @Transactional(readOnly = true)
-    public List<Goal> replacedBy(Collection<Integer> students, int measure, LocalDate asOf) {
-        return students.isEmpty() ? List.of() : store.replacedBy(students, measure, asOf);
+    public List<Goal> running(Collection<Integer> students, @Nullable Integer measure, LocalDate year, LocalDate asOf) {
+        return knownOn(students, measure, asOf).stream().filter(g -> !g.over(year)).toList();
+    }
+
+    /** A student's goals that came due before {@code year} and stood on their day, the oldest first. */
+    @Transactional(readOnly = true)
+    public List<Goal> earlier(int student, LocalDate year, LocalDate asOf) {
+        return store.earlier(student, year, asOf);
+    }
+
+    /** Goals of a year, which began on {@code year}, that had been replaced by {@code asOf}, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Goal> replacedBy(Collection<Integer> students, int measure, LocalDate year, LocalDate asOf) {
+        return students.isEmpty() ? List.of() : store.replacedBy(students, measure, asOf).stream().filter(g -> !g.over(year)).toList();
     }
 
     /**
@@ -87,14 +99,23 @@ public class GoalsService {
         roster.requireStudents(students);
         LocalDate today = calendar.today();
         forms.forEach(f -> check(measure, f.startDate(), f.startScore(), f.goalDate(), f.goalScore(), today));
-        Map<Integer, Long> current = store.current(students, measureId).stream().collect(Collectors.toMap(Goal::studentId, Goal::id));
-        if (forms.stream().anyMatch(f -> !Objects.equals(current.get(f.studentId()), f.replaces()))) {
-            throw Refusal.conflict("Somebody else has set a goal here meanwhile. Yours was not saved; look at theirs first.");
-        }
+        Map<Integer, Goal> current = store.current(students, measureId).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
+        List<GoalForm> placed = forms.stream().map(f -> inPlace(f, current.get(f.studentId()), today)).toList();
         // A goal whose line starts in the past is known from today all the same: as-of views must not show what nobody knew.
-        if (!store.replace(forms, today, Viewer.current().id())) {
+        if (!store.replace(placed, today, Viewer.current().id())) {
             throw Refusal.conflict("Somebody else has changed this goal meanwhile. Yours was not saved.");
         }
+    }
+
+    /** In the place of the goal that the person saw. One that has come due stands in nobody's way: last year's is not shown any more. */
+    private static GoalForm inPlace(GoalForm form, @Nullable Goal now, LocalDate today) {
+        if (form.replaces() == null && now != null && now.goalDate().isBefore(today)) {
+            return form.replacing(now.id());
+        }
+        if (!Objects.equals(now == null ? null : now.id(), form.replaces())) {
+            throw Refusal.conflict("Somebody else has set a goal here meanwhile. Yours was not saved; look at theirs first.");
+        }
+        return form;
     }
 
     private static void check(Measure measure, LocalDate startDate, double startScore, LocalDate goalDate, double goalScore, LocalDate today) {

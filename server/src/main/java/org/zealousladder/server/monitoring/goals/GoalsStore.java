@@ -43,6 +43,13 @@ class GoalsStore {
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("asOf", asOf).query(Goal.class).list();
     }
 
+    List<Goal> earlier(int student, LocalDate year, LocalDate asOf) {
+        return db.sql(COLUMNS + """
+                 where g.student_id = :student and g.goal_date < least(:year, :asOf) and g.known_from <= g.goal_date and g.withdrawn_because is null
+                   and (g.superseded_on is null or g.superseded_on > g.goal_date)
+                 order by g.goal_date, g.id""").param("student", student).param("year", year).param("asOf", asOf).query(Goal.class).list();
+    }
+
     List<Goal> current(Collection<Integer> students, int measure) {
         return db.sql(COLUMNS + " where g.student_id = any(:students) and g.measure_id = :measure and g.superseded_by is null")
                 .param("students", students.toArray(Integer[]::new)).param("measure", measure).query(Goal.class).list();

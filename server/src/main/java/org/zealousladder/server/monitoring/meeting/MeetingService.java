@@ -70,7 +70,8 @@ public class MeetingService {
                 .filter(c -> group == null
                         || following.plan(c.student().id()) != null && group.equals(requireNonNull(following.plan(c.student().id())).groupName()))
                 .toList();
-        Map<Integer, List<Goal>> replaced = goals.replacedBy(agenda.stream().map(c -> c.student().id()).toList(), measureId, seen.asOf()).stream()
+        Map<Integer, List<Goal>> replaced = goals.replacedBy(agenda.stream().map(c -> c.student().id()).toList(), measureId, seen.year().starts(), seen.asOf())
+                .stream()
                 .collect(Collectors.groupingBy(Goal::studentId));
         List<AgendaItem> items = agenda.stream().map(c -> {
             int student = c.student().id();

@@ -6,6 +6,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.school.roster.SchoolYear;
 
 /** The one place that says who is followed. */
 @Service
@@ -21,9 +22,9 @@ public class FollowingService {
         this.goals = goals;
     }
 
-    /** Who of {@code students} is followed on {@code measure}, as known on a day: three reads whatever their number. */
-    public Following on(Collection<Integer> students, Measure measure, LocalDate asOf) {
+    /** Who of {@code students} is followed on {@code measure} in a year, as known on a day: three reads whatever their number. */
+    public Following on(Collection<Integer> students, Measure measure, SchoolYear year, LocalDate asOf) {
         return new Following(concerns.knownOn(students, measure.area(), asOf), plans.knownOn(students, measure.id(), asOf),
-                goals.knownOn(students, measure.id(), asOf));
+                goals.running(students, measure.id(), year.starts(), asOf));
     }
 }

@@ -61,7 +61,7 @@ public class PlansOverview {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Following following = followed.on(ids, measure, asOf);
+        Following following = followed.on(ids, measure, roster.year(yearId), asOf);
         Map<Integer, TierOnRecord> newest = tiers.newest(ids, measure.area(), asOf);
         LocalDate week = asOf.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
         Map<Long, Map<LocalDate, Integer>> held = new HashMap<>();

@@ -55,7 +55,7 @@ public class StripService {
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
         List<Integer> ids = students.stream().map(Enrolled::id).toList();
-        Following following = followed.on(ids, measure, today);
+        Following following = followed.on(ids, measure, roster.year(yearId), today);
         Map<Integer, StripEntry> now = entries.of(measure, ids, scores.of(ids, List.of(measureId), roster.year(yearId).starts(), today), from, asOf);
         List<StripRow> rows = students.stream().map(e -> {
             Goal goal = following.goal(e.id());

@@ -89,7 +89,7 @@ public class CardsService {
 
     /** What {@link #progress} is reckoned from; how it would be under other settings is reckoned from the same. */
     List<CardMaker.Records> records(List<Enrolled> students, Map<Integer, Measure> byId, Ground ground, SchoolYear year, LocalDate asOf) {
-        List<Goal> running = ground.goals().values().stream().filter(g -> !g.goalDate().isBefore(year.starts())).toList();
+        List<Goal> running = ground.goals().values().stream().filter(g -> !g.over(year.starts())).toList();
         if (running.isEmpty()) {
             return List.of();
         }
@@ -149,7 +149,7 @@ public class CardsService {
         SchoolYear year = roster.yearOf(asOf, students.get(0).schoolId());
         List<Integer> ids = ids(students);
         Map<Integer, List<Score>> series = by(scores.of(ids, List.of(measure.id()), year.starts(), asOf), Score::studentId);
-        Map<Integer, Goal> known = goals.knownOn(ids, measure.id(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
+        Map<Integer, Goal> known = goals.running(ids, measure.id(), year.starts(), asOf).stream().collect(Collectors.toMap(Goal::studentId, g -> g));
         Map<Integer, List<Decision>> taken = by(decisions.knownOn(ids, measure.id(), asOf), Decision::studentId);
         Map<Integer, List<Plan>> planned = by(plans.knownOn(ids, measure.id(), asOf), Plan::studentId);
         Pools groups = pools.of(students, List.of(measure), year.starts(), asOf);
@@ -167,7 +167,7 @@ public class CardsService {
 
     /** One student's cards on {@code of}, with or without goals, from scores that are read already. */
     public Map<Integer, TrendCard> ofStudent(Enrolled student, Collection<Measure> of, List<Score> all, List<Decision> taken, SchoolYear year, LocalDate asOf) {
-        Map<Integer, Goal> known = goals.knownOn(List.of(student.id()), null, asOf).stream().collect(Collectors.toMap(Goal::measureId, g -> g));
+        Map<Integer, Goal> known = goals.running(List.of(student.id()), null, year.starts(), asOf).stream().collect(Collectors.toMap(Goal::measureId, g -> g));
         Map<Integer, List<Plan>> planned = by(plans.knownOn(List.of(student.id()), null, asOf), Plan::measureId);
         Map<Integer, List<Decision>> decided = by(taken, Decision::measureId);
         Map<Integer, List<Score>> series = by(all.stream().filter(s -> !s.takenOn().isBefore(year.starts())).toList(), Score::measureId);

@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.Interval;
-import org.zealousladder.core.calibration.Tally;
+import org.zealousladder.core.calibration.Foretold;
 import org.zealousladder.core.decisions.Proposal;
 import org.zealousladder.core.goals.GoalLine;
 import org.zealousladder.core.summary.Shares;
@@ -64,16 +64,19 @@ public class PastService {
     /**
      * @param said goals of which a chance was said after {@code weeks} weeks
      * @param tooSoon of which nothing could be said yet @param changed whose plan was changed afterwards, so that what was said was of another plan
+     * @param met how many of the said came to be met
+     * @param usualLow to @param usualHigh how many do in 95 of a hundred schools whose chances are right
      * @param fifths by what was said, the least likely first; those with goals only
      */
-    public record PastLook(int weeks, int said, int tooSoon, int changed, List<PastFifth> fifths) {}
+    public record PastLook(int weeks, int said, int tooSoon, int changed, int met, int usualLow, int usualHigh, List<PastFifth> fifths) {}
 
     /**
      * @param from least chance, 0 to 1 @param to the most
      * @param said their mean @param met how many came to be met
      * @param low to @param high the range in which, with so few, the share of goals met may truly lie (Wilson, 95 %)
+     * @param off whether so many, or so few, are met in less than one of a hundred fifths whose chances are right: of five, one in twenty schools has such a one by accident
      */
-    public record PastFifth(double from, double to, int goals, double said, int met, double low, double high) {}
+    public record PastFifth(double from, double to, int goals, double said, int met, double low, double high, boolean off) {}
 
     /** @param school whose students, as far as they are in view */
     public PastView of(int school, LocalDate asOf) {
@@ -138,39 +141,49 @@ public class PastService {
 
     private PastLook look(Who who, List<Due> all, int weeks) {
         Map<LocalDate, List<Due>> byDay = all.stream().collect(Collectors.groupingBy(d -> on(d.goal(), weeks)));
-        Tally tally = new Tally();
-        int[] tooSoon = new int[1];
-        int[] changed = new int[1];
-        int[] said = new int[1];
+        Counts counts = new Counts();
         byDay.forEach((day, due) -> {
             Map<StudentMeasure, Progress> then = new HashMap<>();
             progress(who, due.get(0).year(), day).forEach(p -> then.put(new StudentMeasure(p.student().id(), p.measure().id()), p));
-            for (Due d : due) {
-                Progress p = then.get(d.key());
-                // Set again or set later, or due so soon that there was nothing to foretell.
-                if (p == null || p.goal() == null || !p.goal().startDate().equals(d.goal().startDate()) || !p.goal().goalDate().isAfter(day)) {
-                    continue;
-                }
-                Proposal proposal = requireNonNull(p.proposal());
-                Double chance = proposal.kind() == Proposal.Kind.TOO_SOON ? null : proposal.figures().chance();
-                Boolean came = d.met(p.goal());
-                if (chance == null || came == null) {
-                    tooSoon[0]++;
-                } else if (d.then().phases().changes().stream().anyMatch(c -> c.isAfter(day))) {
-                    changed[0]++;
-                } else {
-                    said[0]++;
-                    tally.add(chance, came);
-                }
-            }
+            due.forEach(d -> counts.add(d, then.get(d.key()), day));
         });
-        List<Tally.Fifth> fifths = tally.fifths();
-        return new PastLook(weeks, said[0], tooSoon[0], changed[0], IntStream.range(0, fifths.size()).filter(i -> fifths.get(i).n() > 0).mapToObj(i -> {
-            Tally.Fifth f = fifths.get(i);
-            int came = (int) Math.round(f.came() * f.n());
-            Interval range = Shares.wilson(came, f.n());
-            return new PastFifth(0.2 * i, 0.2 * (i + 1), f.n(), f.stated(), came, range.low(), range.high());
-        }).toList());
+        return counts.look(weeks);
+    }
+
+    /** What was said after some weeks, goal by goal. */
+    private static final class Counts {
+        private final Foretold foretold = new Foretold();
+        private int tooSoon;
+        private int changed;
+
+        void add(Due d, @Nullable Progress p, LocalDate day) {
+            // Set again or set later, or due so soon that there was nothing to foretell.
+            if (p == null || p.goal() == null || !p.goal().startDate().equals(d.goal().startDate()) || !p.goal().goalDate().isAfter(day)) {
+                return;
+            }
+            Proposal proposal = requireNonNull(p.proposal());
+            Double chance = proposal.kind() == Proposal.Kind.TOO_SOON ? null : proposal.figures().chance();
+            Boolean came = d.met(p.goal());
+            if (chance == null || came == null) {
+                tooSoon++;
+            } else if (d.then().phases().changes().stream().anyMatch(c -> c.isAfter(day))) {
+                changed++;
+            } else {
+                foretold.add(chance, came);
+            }
+        }
+
+        PastLook look(int weeks) {
+            Foretold.Usual usual = foretold.usual(0.95);
+            List<Foretold> fifths = foretold.fifths();
+            return new PastLook(weeks, foretold.n(), tooSoon, changed, foretold.came(), usual.low(), usual.high(),
+                    IntStream.range(0, fifths.size()).filter(i -> fifths.get(i).n() > 0).mapToObj(i -> fifth(i, fifths.get(i))).toList());
+        }
+
+        private static PastFifth fifth(int i, Foretold f) {
+            Interval range = Shares.wilson(f.came(), f.n());
+            return new PastFifth(i / 5.0, (i + 1) / 5.0, f.n(), f.stated(), f.came(), range.low(), range.high(), !f.usual(0.99).holds(f.came()));
+        }
     }
 
     /** The Monday on or after that day: what is said on one day is reckoned once. */

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import org.zealousladder.core.ScoreSeries;
 import org.zealousladder.core.growth.SteadyGrowth;
 import org.zealousladder.core.growth.SteadyPopulation;
+import org.zealousladder.core.growth.Trend;
 
 /**
  * Pools that were fitted, by what they were fitted to: a fit takes some hundredths of a second, and a grade's scores change on a few days a week. Whoever's scores
@@ -33,8 +34,9 @@ class PoolFits {
      * What is pooled.
      *
      * @param sem the measure's standard error of measurement; 0: none is stated
+     * @param bounds its least and its most score
      */
-    record Pooled(double sem, List<ScoreSeries> series) {}
+    record Pooled(double sem, Trend.Bounds bounds, List<ScoreSeries> series) {}
 
     /** By the same keys; where nothing can be fitted there is none. */
     <K> Map<K, SteadyPopulation> of(Map<K, Pooled> pools) {
@@ -52,17 +54,22 @@ class PoolFits {
         return found;
     }
 
+    /** How many are kept. */
+    long size() {
+        return fits.estimatedSize();
+    }
+
     private static Optional<SteadyPopulation> fit(Pooled pool) {
-        SteadyGrowth growth = new SteadyGrowth(pool.sem());
+        SteadyGrowth growth = new SteadyGrowth(pool.sem(), pool.bounds());
         pool.series().forEach(growth::add);
         return growth.fit();
     }
 
     /** Of all that the fit depends on. */
     private static ByteBuffer key(Pooled pool) {
-        int numbers = 1 + pool.series().stream().mapToInt(s -> 1 + 2 * s.size()).sum();
+        int numbers = 3 + pool.series().stream().mapToInt(s -> 1 + 2 * s.size()).sum();
         ByteBuffer key = ByteBuffer.allocate(numbers * Double.BYTES);
-        key.putDouble(pool.sem());
+        key.putDouble(pool.sem()).putDouble(pool.bounds().low()).putDouble(pool.bounds().high());
         for (ScoreSeries s : pool.series()) {
             key.putDouble(s.size());
             for (int i = 0; i < s.size(); i++) {

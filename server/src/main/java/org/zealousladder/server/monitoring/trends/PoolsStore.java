@@ -30,24 +30,31 @@ class PoolsStore {
 
     /** The pools that {@code students} belong to; weeks are counted from {@code origin}. */
     Pools of(Collection<Enrolled> students, Collection<Measure> measures, LocalDate origin, LocalDate asOf) {
-        record Grade(int school, int grade) {}
-        List<Grade> grades = students.stream().map(e -> new Grade(e.schoolId(), e.grade())).distinct().toList();
+        return new Pools(fits.of(pooled(students.stream().map(e -> new Grade(e.schoolId(), e.grade())).distinct().toList(), measures, origin, asOf)));
+    }
+
+    /** A grade of a school. */
+    record Grade(int school, int grade) {}
+
+    /** What would be fitted for some grades. */
+    Map<Pools.Group, PoolFits.Pooled> pooled(List<Grade> grades, Collection<Measure> measures, LocalDate origin, LocalDate asOf) {
         if (grades.isEmpty() || measures.isEmpty()) {
-            return new Pools(Map.of());
+            return Map.of();
         }
-        Map<Integer, Double> sems = measures.stream().collect(Collectors.toMap(Measure::id, Measure::semOrZero, (a, b) -> a));
+        Map<Integer, Measure> byId = measures.stream().collect(Collectors.toMap(Measure::id, m -> m, (a, b) -> a));
         Map<Pools.Group, PoolFits.Pooled> pools = new HashMap<>();
         db.sql("""
                 select school_id, measure_id, grade, days, scores
                   from trends_phases_of_schools(:schools, :grades, :measures, :origin, :asOf, :baseline)""")
                 .param("schools", grades.stream().map(Grade::school).toArray(Integer[]::new))
-                .param("grades", shorts(grades.stream().map(Grade::grade).toList())).param("measures", shorts(sems.keySet())).param("origin", origin)
+                .param("grades", shorts(grades.stream().map(Grade::grade).toList())).param("measures", shorts(byId.keySet())).param("origin", origin)
                 .param("asOf", asOf).param("baseline", Phases.BASELINE_DAYS).query(row -> {
                     Pools.Group group = new Pools.Group(row.getInt("measure_id"), row.getInt("school_id"), row.getInt("grade"));
-                    pools.computeIfAbsent(group, g -> new PoolFits.Pooled(requireNonNull(sems.get(g.measure())), new ArrayList<>())).series()
+                    Measure measure = requireNonNull(byId.get(group.measure()));
+                    pools.computeIfAbsent(group, g -> new PoolFits.Pooled(measure.semOrZero(), measure.bounds(), new ArrayList<>())).series()
                             .add(series(row.getArray("days"), row.getArray("scores")));
                 });
-        return new Pools(fits.of(pools));
+        return pools;
     }
 
     private static ScoreSeries series(Array days, Array scores) throws SQLException {

@@ -127,16 +127,12 @@ public final class Progress {
 
     /** How an earlier phase is fitted: by itself, with what scores of the grade are known to vary by. */
     Trend.Fitter alone() {
-        return alone.within(bounds());
-    }
-
-    private Trend.Bounds bounds() {
-        return new Trend.Bounds(measure().lowest(), measure().highest());
+        return alone.within(measure().bounds());
     }
 
     /** How the newest is. */
     Trend.Fitter fitter() {
-        return leaning == null ? alone() : leaning.within(bounds());
+        return leaning == null ? alone() : leaning.within(measure().bounds());
     }
 
     /** What the newest trend leans on; null where it is fitted by itself. */

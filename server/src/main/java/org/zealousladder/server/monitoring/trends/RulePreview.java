@@ -54,7 +54,7 @@ public class RulePreview {
         int school = roster.school(who);
         Map<Integer, String> schools = roster.classes().stream().collect(Collectors.toMap(ClassRef::schoolId, ClassRef::schoolName, (a, b) -> a));
         List<Enrolled> students = roster.enrolled(new Who(Who.Kind.SCHOOL, school, null), yearId, asOf);
-        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, asOf);
+        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, year, asOf);
         CardMaker maker = new CardMaker(year.starts(), asOf);
         List<CardMaker.Records> records = cards.records(students, Map.of(measureId, measure), cards.ground(following, measureId, asOf), year, asOf);
         List<Differing> differ = new ArrayList<>();

@@ -111,7 +111,7 @@ public class TrendsService {
         LocalDate asOf = year.clamp(asked);
         Measure measure = measures.measure(measureId, asOf);
         List<Enrolled> students = roster.enrolled(who, yearId, asOf);
-        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, asOf);
+        Following following = followed.on(students.stream().map(Enrolled::id).toList(), measure, year, asOf);
         Ground ground = cards.ground(following, measureId, asOf);
         List<TrendCard> ordered = cards.monitored(students, Map.of(measureId, measure), ground, year, asOf).stream().sorted(BY_NEED).toList();
         return new Looked(year, asOf, measure, students, following, ground, ordered, peers(students, measureId, year, asOf));
@@ -136,9 +136,11 @@ public class TrendsService {
 
     public TrendDetail detail(int studentId, int measureId, LocalDate asOf) {
         TrendCard card = cards.card(studentId, measureId, asOf);
-        return new TrendDetail(card, scores.history(studentId, measureId, asOf), goals.replacedBy(List.of(studentId), measureId, asOf),
+        int school = roster.enrolled(studentId, asOf).schoolId();
+        return new TrendDetail(card, scores.history(studentId, measureId, asOf),
+                goals.replacedBy(List.of(studentId), measureId, roster.yearOf(asOf, school).starts(), asOf),
                 decisions.log(List.of(studentId), measureId, asOf), plans.knownOn(List.of(studentId), measureId, asOf),
-                strategies.of(roster.enrolled(studentId, asOf).schoolId(), card.measure().area()));
+                strategies.of(school, card.measure().area()));
     }
 
     private static List<StrategyResult> results(List<TrendCard> cards) {

@@ -52,9 +52,14 @@ public record StudentPage(StudentRef student, int classId, int grade, StudentFac
     /**
      * One measure: this year's card with its trend, the points of the years before it, and the standing in each season.
      *
+     * @param earlierGoals goals that came due before this year, the oldest first
      * @param parts its sub-scores, as far as there are any
      */
-    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<SeasonStanding> seasons, List<PartScores> parts) {}
+    public record Lane(MeasureRef measure, TrendCard card, List<TrendCard.TrendPoint> earlier, List<EarlierGoal> earlierGoals, List<SeasonStanding> seasons,
+            List<PartScores> parts) {}
+
+    /** A goal of a year before: a line from the start to its date. */
+    public record EarlierGoal(LocalDate startDate, double startScore, LocalDate goalDate, double goalScore) {}
 
     /**
      * What came of an outside assessment: when, in which year and class, who taught it then, and its parts as far as they are on record.

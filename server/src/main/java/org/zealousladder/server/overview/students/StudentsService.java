@@ -18,12 +18,15 @@ import org.zealousladder.server.measures.windows.Window;
 import org.zealousladder.server.measures.windows.WindowsService;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionsService;
+import org.zealousladder.server.monitoring.goals.Goal;
+import org.zealousladder.server.monitoring.goals.GoalsService;
 import org.zealousladder.server.monitoring.plans.ConcernsService;
 import org.zealousladder.server.monitoring.plans.Plan;
 import org.zealousladder.server.monitoring.plans.PlansService;
 import org.zealousladder.server.monitoring.trends.CardsService;
 import org.zealousladder.server.monitoring.trends.TrendCard;
 import org.zealousladder.server.monitoring.trends.TrendCard.TrendPoint;
+import org.zealousladder.server.overview.students.StudentPage.EarlierGoal;
 import org.zealousladder.server.overview.students.StudentPage.Enrolment;
 import org.zealousladder.server.overview.students.StudentPage.Lane;
 import org.zealousladder.server.overview.students.StudentPage.PartScore;
@@ -73,12 +76,14 @@ public class StudentsService {
     private final TeachersService teachers;
     private final LessonsService lessons;
     private final OutsideService outside;
+    private final GoalsService goals;
 
     StudentsService(RosterService roster, MeasuresService measures, WindowsService allWindows, ScoresService scores, CardsService trends,
             StandingsService standing,
             DecisionsService decisions, TiersOnRecord tiers, PlansService plans, ConcernsService concerns, FactsService facts, ContactsService contacts,
             StripsService strips, FolderService folder, TeachersService teachers, LanesStore chosen,
-            SightService sight, LessonsService lessons, OutsideService outside) {
+            SightService sight, LessonsService lessons, OutsideService outside, GoalsService goals) {
+        this.goals = goals;
         this.lessons = lessons;
         this.outside = outside;
         this.sight = sight;
@@ -114,6 +119,8 @@ public class StudentsService {
         List<Decision> taken = decisions.knownOn(List.of(studentId), null, asOf);
         Map<Integer, TrendCard> cards = trends.ofStudent(now, byId.values(), all, taken, year, asOf);
         Map<Integer, List<Plan>> planned = plans.knownOn(List.of(studentId), null, asOf).stream().collect(Collectors.groupingBy(Plan::measureId));
+        Map<Integer, List<EarlierGoal>> dueBefore = goals.earlier(studentId, year.starts(), asOf).stream().collect(Collectors.groupingBy(Goal::measureId,
+                Collectors.mapping(g -> new EarlierGoal(g.startDate(), g.startScore(), g.goalDate(), g.goalScore()), Collectors.toList())));
         List<Lane> lanes = new ArrayList<>();
         for (Measure m : byId.values()) {
             List<Score> own = byMeasure.getOrDefault(m.id(), List.of());
@@ -124,7 +131,8 @@ public class StudentsService {
                         .map(p -> new PartScores(p.ref(), requireNonNull(byMeasure.get(p.id())).stream()
                                 .map(s -> new PartScore(s.takenOn(), s.value(), s.status())).toList()))
                         .toList();
-                lanes.add(lane(requireNonNull(cards.get(m.id())), own, year, windows, standings.of(studentId, m.id()), parts));
+                lanes.add(lane(requireNonNull(cards.get(m.id())), own, dueBefore.getOrDefault(m.id(), List.of()), year, windows,
+                        standings.of(studentId, m.id()), parts));
             }
         }
         LocalDate from = all.isEmpty() ? year.starts() : all.stream().map(Score::takenOn).min(LocalDate::compareTo).orElseThrow();
@@ -148,7 +156,7 @@ public class StudentsService {
                 outside.of(history, everything.values(), all, taughtBy), chosen.own(), unseen);
     }
 
-    private static Lane lane(TrendCard card, List<Score> own, SchoolYear year, List<Window> windows, List<Cell> cells,
+    private static Lane lane(TrendCard card, List<Score> own, List<EarlierGoal> earlierGoals, SchoolYear year, List<Window> windows, List<Cell> cells,
             List<PartScores> parts) {
         List<SeasonStanding> seasons = new ArrayList<>();
         for (int i = 0; i < windows.size(); i++) {
@@ -159,7 +167,7 @@ public class StudentsService {
         }
         List<TrendPoint> earlier = own.stream().filter(s -> s.takenOn().isBefore(year.starts()))
                 .map(TrendPoint::earlier).toList();
-        return new Lane(card.measure(), card, earlier, seasons, parts);
+        return new Lane(card.measure(), card, earlier, earlierGoals, seasons, parts);
     }
 
     /** Up to twelve students whose name or code matches. */

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.zealousladder.core.bands.Band;
+import org.zealousladder.core.bands.TrueScores;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
 import org.zealousladder.server.measures.windows.Window;
@@ -105,7 +106,8 @@ public class TiersService {
         WindowState state = closing.state(screening, List.of(area));
         return new TiersView(screening.window(), screening.before().map(Window::name).orElse(null), state, screening.schoolId(), areas, area,
                 proposals.rule(), ofArea.stream().map(Measure::ref).toList(),
-                ofArea.stream().filter(m -> m.semOrZero() == 0 && proposals.rule().counts(m.id())).map(Measure::name).toList(), List.copyOf(tiers),
+                ofArea.stream().filter(m -> m.semOrZero() == 0 && proposals.rule().counts(m.id())).map(Measure::name).toList(),
+                TrueScores.ASSUMED_RELIABILITY, List.copyOf(tiers),
                 summary(rows), flows(rows), rows,
                 rights.mayChange(screening.schoolId()));
     }

@@ -14,12 +14,13 @@ import org.zealousladder.server.screening.standings.CellStatus;
  *
  * @param before name of the window that movement is counted from
  * @param rule how measures are combined
- * @param assumed measures that state no error of measurement, so that their reliability is assumed
+ * @param assumed measures that state no error of measurement, so that their reliability is taken to be {@code assumedReliability}
  * @param tiers all tiers that can be given
  * @param mayDecide whether the viewer may confirm, override and close
  */
 public record TiersView(Window window, @Nullable String before, WindowState state, int school, List<String> areas, String area, RuleInUse rule,
-        List<MeasureRef> measures, List<String> assumed, List<Integer> tiers, String summary, List<Flow> flows, List<TierRow> rows, boolean mayDecide) {
+        List<MeasureRef> measures, List<String> assumed, double assumedReliability, List<Integer> tiers, String summary, List<Flow> flows, List<TierRow> rows,
+        boolean mayDecide) {
 
     /** @param chosen whether the school has chosen it; otherwise it is what the program begins with */
     public record RuleInUse(TierRule rule, List<Weighed> measures, boolean chosen) {

@@ -101,6 +101,33 @@ class OtherFilesTest extends ServerTest {
         counts(wrong, "goals", 0, 0, 0, 5);
     }
 
+    private List<String> chain(String student, String measure) {
+        return asking(Viewer.SYSTEM, () -> db.sql("""
+                with recursive chain as (
+                  select g.id, g.superseded_by, g.goal_score, 1 as place from goals_goal g join roster_student s on s.id = g.student_id
+                    join measures_measure m on m.id = g.measure_id
+                   where s.code = :student and m.code = :measure and not exists (select from goals_goal o where o.superseded_by = g.id)
+                  union all select n.id, n.superseded_by, n.goal_score, c.place + 1 from chain c join goals_goal n on n.id = c.superseded_by)
+                select goal_score::int::text || case when superseded_by is null then ' stands' else '' end from chain order by place""")
+                .param("student", student).param("measure", measure).query(String.class).list());
+    }
+
+    @Test
+    void goalsOfYearsBeforeTakeTheirPlaceInTheChainInWhateverOrderTheyCome() {
+        String header = "student,measure,start_date,start_score,goal_date,goal_score";
+        counts(take(header, "S1002,story-writing,2026-01-15,20,2026-05-08,34", "S1002,story-writing,2025-09-15,14,2025-12-12,22"), "goals", 2, 0, 0, 0);
+        assertEquals(List.of("22", "34 stands"), chain("S1002", "story-writing"));
+        String lastYear = "S1002,story-writing,2024-10-01,8,2025-05-02,18";
+        counts(take(header, lastYear), "goals", 1, 0, 0, 0);
+        counts(take(header, lastYear), "goals", 0, 0, 1, 0);
+        assertEquals(List.of("18", "22", "34 stands"), chain("S1002", "story-writing"));
+        counts(take(header, "S1002,story-writing,2026-01-15,20,2026-05-08,36"), "goals", 0, 1, 0, 0);
+        assertEquals(List.of("18", "22", "34", "36 stands"), chain("S1002", "story-writing"));
+        assertTrue(why(look(header, "S1002,story-writing,2025-05-05,8,2025-06-20,18")).contains("A goal in between cannot be brought in"));
+        assertTrue(why(look(header, "S1003,story-writing,2025-10-15,20,2026-05-08,34", "S1003,story-writing,2026-01-15,20,2026-05-08,36"))
+                .contains("begins on 2026-01-15, before this one is due"));
+    }
+
     @Test
     void changesOfPlanComeInOnce() {
         String header = "student,measure,changed_on,change";

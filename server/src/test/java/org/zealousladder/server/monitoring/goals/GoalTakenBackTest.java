@@ -67,6 +67,33 @@ class GoalTakenBackTest extends ScreeningTest {
         assertEquals(90, detail("2026-03-13").at("/card/goal/goalScore").asDouble());
     }
 
+    /** Else a student would be told for years that last year's goal is met, by scores of another year. */
+    @Test
+    void lastYearsGoalIsHistoryAndInNobodysWay() throws Exception {
+        ada("2025-GLAST");
+        take("student,measure,start_date,start_score,goal_date,goal_score", code + "-Ada,oral-reading,2024-10-03,40,2025-05-02,62");
+        JsonNode card = detail("2026-03-13").get("card");
+        assertFalse(card.has("goal"));
+        assertFalse(card.has("proposal"));
+        assertEquals(8, card.at("/phases/0/n").asInt(), "all scores of this year are one phase");
+        JsonNode page = body(read(person("b.calder"), "/api/students/" + student(ada) + "?asOf=2026-03-13"));
+        JsonNode lane = each(page.get("lanes")).filter(l -> l.at("/measure/id").asInt() == measure("oral-reading")).findFirst().orElseThrow();
+        assertFalse(lane.get("card").has("goal"));
+        assertEquals(62, lane.at("/earlierGoals/0/goalScore").asDouble(), "the line is still drawn where it was");
+        assertEquals(0, each(page.get("next")).filter(n -> n.toString().contains("goal")).count(), "nothing is to be said of it: " + page.get("next"));
+        assertEquals(0, body(read(person("b.calder"), "/api/strip?who=class-" + classId(code) + "&measure=" + measure("oral-reading") + "&year=" + thisYear()))
+                .get("monitored").asInt());
+        set(96, null);
+        assertEquals(96, detail("2026-03-13").at("/card/goal/goalScore").asDouble());
+        send(person("b.calder"), "/api/goals", Map.of("studentId", student(ada), "measureId", measure("oral-reading"), "startDate", "2026-01-08",
+                "startScore", 60, "goalDate", "2026-06-12", "goalScore", 97)).andExpect(refused("409 conflict"));
+        JsonNode again = body(read(person("b.calder"), "/api/students/" + student(ada) + "?asOf=2026-03-13"));
+        assertEquals(62, each(again.get("lanes")).filter(l -> l.at("/measure/id").asInt() == measure("oral-reading")).findFirst().orElseThrow()
+                .at("/earlierGoals/0/goalScore").asDouble(), "it stays when another year's goal comes");
+        takeBack(person("b.calder"), detail("2026-03-13").at("/card/goal/id").asLong(), "");
+        assertFalse(detail("2026-03-13").get("card").has("goal"), "last year's does not come back");
+    }
+
     @Test
     void theGoalBeforeComesBackWithHowItWasChosen() throws Exception {
         ada("2025-GBEFORE");

@@ -19,10 +19,12 @@ import org.zealousladder.core.goals.GoalKind;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.monitoring.goals.Goal;
 import org.zealousladder.server.monitoring.goals.GoalsService;
+import org.zealousladder.server.school.roster.SchoolYear;
 
 /** Who is followed, and why. */
 class FollowingTest {
     private static final LocalDate DAY = LocalDate.of(2026, 3, 13);
+    private static final SchoolYear YEAR = new SchoolYear(1, "2025-26", LocalDate.of(2025, 8, 25), LocalDate.of(2026, 6, 26));
     private static final Measure MEASURE = new Measure(7, "m", "Oral reading", "probe", "Reading", "words", 0, 250, 0, "higher", 4.5, Rule.CHANCE, 6, 4, 4,
             0.25,
             0.9);
@@ -71,11 +73,11 @@ class FollowingTest {
         GoalsService goals = mock(GoalsService.class);
         List<Integer> students = java.util.stream.IntStream.range(0, 40).boxed().toList();
         when(concerns.knownOn(students, "Reading", DAY)).thenReturn(List.of(concern(3, 1)));
-        when(goals.knownOn(students, 7, DAY)).thenReturn(List.of(goal(4)));
-        Following following = new FollowingService(concerns, plans, goals).on(students, MEASURE, DAY);
+        when(goals.running(students, 7, YEAR.starts(), DAY)).thenReturn(List.of(goal(4)));
+        Following following = new FollowingService(concerns, plans, goals).on(students, MEASURE, YEAR, DAY);
         assertEquals(List.of(3, 4), students.stream().filter(following::follows).toList());
         verify(concerns, times(1)).knownOn(any(), eq("Reading"), any());
         verify(plans, times(1)).knownOn(any(), eq(7), any());
-        verify(goals, times(1)).knownOn(any(), eq(7), any());
+        verify(goals, times(1)).running(any(), eq(7), any(), any());
     }
 }
