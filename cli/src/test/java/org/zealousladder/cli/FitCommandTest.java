@@ -6,8 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.zealousladder.cli.fit.FitCommand;
@@ -235,5 +237,49 @@ class FitCommandTest {
         assertEquals(2, wrong.code());
         assertTrue(wrong.err().contains("such as 0,95"), wrong.err());
         assertEquals(2, run(scores, "--bounds", "m=95,0").code());
+    }
+
+    /** Twelve students, two passages each week, one much harder than the other in turn. */
+    @Test
+    void aColumnOfFormsTellsWhoReadTheSame() throws IOException {
+        List<String> lines = new ArrayList<>(List.of("student,measure,date,score,form"));
+        SplittableRandom random = new SplittableRandom(4);
+        for (int student = 0; student < 12; student++) {
+            for (int week = 0; week < 10; week++) {
+                double hard = (week + student) % 2 == 0 ? 8 : -8;
+                lines.add("S" + student + ",m," + LocalDate.of(2026, 1, 5).plusWeeks(week) + ","
+                        + Math.round(40 + 3 * student + 1.2 * week + hard + 2 * random.nextGaussian()) + ",passage " + week + (hard > 0 ? "a" : "b"));
+            }
+        }
+        JsonNode with = run(file("forms.csv", lines.toArray(String[]::new)), "--format", "json").json();
+        JsonNode without = run(file("none.csv", lines.stream().map(l -> l.substring(0, l.lastIndexOf(','))).toArray(String[]::new)), "--format", "json").json();
+        assertTrue(with.at("/population/residualSd").asDouble() < 3.5, with.at("/population").toString());
+        assertTrue(with.at("/population/weekSd").asDouble() > 5, with.at("/population").toString());
+        assertTrue(without.at("/population/residualSd").asDouble() > 5, without.at("/population").toString());
+    }
+
+    /** A class of ten, of whom one stood on the floor for six weeks and is leaving it: what the floor hid is counted in, and nobody else's figures are far from before. */
+    @Test
+    void scoresOnTheFloorSayOnlyThatTheLevelIsThereOrBelow() throws IOException {
+        List<String> lines = new ArrayList<>(List.of("student,measure,date,score"));
+        SplittableRandom random = new SplittableRandom(9);
+        for (int student = 0; student < 10; student++) {
+            for (int week = 0; week < 10; week++) {
+                double score = student == 0 ? -9 + 1.6 * week : 10 + 2 * student + (0.8 + 0.1 * student) * week;
+                lines.add("S" + student + ",m," + LocalDate.of(2026, 1, 5).plusWeeks(week) + "," + Math.max(0, Math.round(score + 2 * random.nextGaussian())));
+            }
+        }
+        Path scores = file("floor.csv", lines.toArray(String[]::new));
+        JsonNode plain = run(scores, "--format", "json").json();
+        JsonNode bounded = run(scores, "--bounds", "m=0,100", "--format", "json").json();
+        double least = plain.at("/series/0/slopePerWeek").asDouble();
+        double told = bounded.at("/series/0/slopePerWeek").asDouble();
+        assertEquals("S0", bounded.at("/series/0/student").asString());
+        assertTrue(told > least + 0.05, told + " and " + least);
+        for (int k = 1; k < 10; k++) {
+            double before = plain.at("/series/" + k + "/slopePerWeek").asDouble();
+            assertEquals(before, bounded.at("/series/" + k + "/slopePerWeek").asDouble(), 0.25, "S" + k);
+        }
+        assertTrue(bounded.at("/population/slopePerWeek").asDouble() > plain.at("/population/slopePerWeek").asDouble());
     }
 }

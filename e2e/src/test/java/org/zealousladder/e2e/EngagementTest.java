@@ -1,6 +1,7 @@
 package org.zealousladder.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -126,6 +127,30 @@ class EngagementTest extends BrowserTest {
         assertThat(page.getByText("taken back: a project in the library")).isVisible();
         view("Engagement");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))).hasText(before);
+    }
+
+    @Test
+    void howGoodPercentagesWereIsToldToWhoSeesTheSchool() {
+        signIn("M. Tveit");
+        subView("Setup", "Rules");
+        Locator part = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("How good are these percentages here?"));
+        assertThat(part.getByRole(AriaRole.TABLE)).hasCount(0);
+        part.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hold them to the past")).click();
+        assertThat(part.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setName("After 8 weeks"))).isVisible();
+        assertThat(part.getByText(Pattern.compile("^Of 73 goals \\d+ to \\d+ are met if what was said is right; \\d+ were\\. That fits\\."))).hasCount(2);
+        Locator table = part.getByRole(AriaRole.TABLE).first();
+        int goals = 0;
+        for (Locator row : table.locator("tbody tr").all()) {
+            String[] met = row.getByRole(AriaRole.CELL).nth(1).innerText().split(" of ");
+            goals += Integer.parseInt(met[1].strip());
+            assertThat(row.getByRole(AriaRole.IMG)).hasAttribute("aria-label", Pattern.compile("^\\d+ % met, \\d+ % to \\d+ % possible, \\d+ % said$"));
+        }
+        assertEquals(73, goals, "every goal is in one of the rows");
+        signOut("M. Tveit");
+        signIn("R. Oduya");
+        subView("Setup", "Rules");
+        assertThat(page.getByText("Quiet: under")).isVisible();
+        assertThat(part).hasCount(0);
     }
 
     @Test

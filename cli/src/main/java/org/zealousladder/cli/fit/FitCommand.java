@@ -33,7 +33,7 @@ import picocli.CommandLine.Parameters;
 /** Fits every series of a file. Exit code 0, or 2 when the files or options are wrong. */
 @Command(name = "fit", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"Fit growth trends against goals and propose decisions, from files alone.",
-                "SCORES: student,measure,date,score[,status]  with ISO dates.",
+                "SCORES: student,measure,date,score[,status][,form]  with ISO dates; what moves all who took one form in one week is taken out.",
                 "GOALS:  student,measure,start_date,start_score,goal_date,goal_score",
                 "A goal below its start means that lower is better."})
 public final class FitCommand implements Callable<Integer> {

@@ -58,7 +58,7 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
         for (int i = 0; i < days.length; i++) {
             weeks[i] = (days[i] - origin) / 7.0;
         }
-        return ScoreSeries.of(weeks, points.scores(asOf));
+        return ScoreSeries.of(weeks, points.scores(asOf), points.forms(asOf));
     }
 
     /**
@@ -70,7 +70,7 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
      */
     record Known(double sem, Trend.Bounds bounds, Pool population) {
         Trend.Fitter fitter(Trend.Method method, boolean pooled) {
-            Trend.Fitter fitter = pooled ? population::predict : alone(method, sem);
+            Trend.Fitter fitter = !pooled ? alone(method, sem) : bounds == null ? population::predict : population.knowing(bounds)::predict;
             return bounds == null ? fitter : fitter.within(bounds);
         }
     }

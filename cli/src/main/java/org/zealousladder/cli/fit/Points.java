@@ -9,14 +9,21 @@ final class Points {
     private int[] days = new int[12];
     private double[] values = new double[12];
     private int[] rows = new int[12];
+    /** Null as long as no entry names its form. */
+    private int[] forms;
     private int n;
 
-    /** @param value NaN for an entry without a score (absent, exempt, invalid); it never leaves this class */
-    void add(int day, double value, int row) {
+    /** @param value NaN for an entry without a score (absent, exempt, invalid); it never leaves this class @param form 0: none is named */
+    void add(int day, double value, int form, int row) {
         if (n == days.length) {
             days = Arrays.copyOf(days, n * 2);
             values = Arrays.copyOf(values, n * 2);
             rows = Arrays.copyOf(rows, n * 2);
+            forms = forms == null ? null : Arrays.copyOf(forms, n * 2);
+        }
+        if (form != 0) {
+            forms = forms == null ? new int[days.length] : forms;
+            forms[n] = form;
         }
         days[n] = day;
         values[n] = value;
@@ -32,6 +39,7 @@ final class Points {
         Arrays.sort(order);
         int[] sortedDays = new int[n];
         double[] sortedValues = new double[n];
+        int[] sortedForms = forms == null ? null : new int[n];
         int kept = 0;
         int firstRow = 0;
         for (long o : order) {
@@ -45,10 +53,14 @@ final class Points {
             }
             firstRow = rows[i];
             sortedDays[kept] = days[i];
+            if (sortedForms != null) {
+                sortedForms[kept] = forms[i];
+            }
             sortedValues[kept++] = values[i];
         }
         days = sortedDays;
         values = sortedValues;
+        forms = sortedForms;
         rows = new int[0];
         n = kept;
     }
@@ -60,6 +72,18 @@ final class Points {
         for (int i = 0; i < n && days[i] <= asOf; i++) {
             if (!Double.isNaN(values[i])) {
                 out[k++] = days[i];
+            }
+        }
+        return Arrays.copyOf(out, k);
+    }
+
+    /** Forms of the same; 0 where none is named. */
+    int[] forms(int asOf) {
+        int[] out = new int[n];
+        int k = 0;
+        for (int i = 0; i < n && days[i] <= asOf; i++) {
+            if (!Double.isNaN(values[i])) {
+                out[k++] = forms == null ? 0 : forms[i];
             }
         }
         return Arrays.copyOf(out, k);

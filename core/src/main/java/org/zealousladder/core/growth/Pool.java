@@ -37,6 +37,11 @@ public interface Pool extends Trend.Fitter {
     /** Spread of a student's scores about the own course. */
     double residualSd();
 
+    /** The same for scores that have a least and a most, where that makes a difference to what they say. */
+    default Pool knowing(Trend.Bounds bounds) {
+        return this;
+    }
+
     /** A student's trend, whatever the number of scores from one on; the student need not be among those pooled. */
     Trend.Fitted predict(ScoreSeries own);
 }

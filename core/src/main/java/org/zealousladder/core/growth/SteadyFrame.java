@@ -1,5 +1,6 @@
 package org.zealousladder.core.growth;
 
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,11 +15,18 @@ import org.zealousladder.core.ScoreSeries;
  * @param span mean length of the series, in weeks
  * @param knots times at which the mean's slope may change, in weeks from the centre
  * @param gap between knots
- * @param weeks number of each shared week by its whole weeks from the origin
+ * @param weeks number of each shared week
  */
-record SteadyFrame(double centre, double unit, double mean, double span, double[] knots, double gap, Map<Integer, Integer> weeks) {
+record SteadyFrame(double centre, double unit, double mean, double span, double[] knots, double gap, Map<Taken, Integer> weeks) {
     private static final int MOST_KNOTS = 5;
     private static final double LEAST_GAP = 2;
+
+    /** What is shared: those who took one form in one week; a form that nothing is known of is taken to be everybody's. @param week whole ones from the origin */
+    record Taken(int week, int form) {
+        static Taken of(ScoreSeries s, int i) {
+            return new Taken((int) Math.floor(s.week(i) + 1e-9), s.form(i));
+        }
+    }
 
     static SteadyFrame of(List<ScoreSeries> all) {
         double n = 0;
@@ -27,15 +35,15 @@ record SteadyFrame(double centre, double unit, double mean, double span, double[
         double span = 0;
         double first = Double.POSITIVE_INFINITY;
         double last = Double.NEGATIVE_INFINITY;
-        Map<Integer, Integer> sharing = new HashMap<>();
+        Map<Taken, Integer> sharing = new HashMap<>();
         for (ScoreSeries s : all) {
             for (int i = 0; i < s.size(); i++) {
                 n++;
                 t += s.week(i);
                 y += s.score(i);
-                int week = week(s.week(i));
-                if (i == 0 || week(s.week(i - 1)) != week) {
-                    sharing.merge(week, 1, Integer::sum);
+                Taken taken = Taken.of(s, i);
+                if (i == 0 || !Taken.of(s, i - 1).equals(taken)) {
+                    sharing.merge(taken, 1, Integer::sum);
                 }
             }
             span += s.span();
@@ -49,8 +57,9 @@ record SteadyFrame(double centre, double unit, double mean, double span, double[
                 squares += (s.week(i) - centre) * (s.week(i) - centre);
             }
         }
-        Map<Integer, Integer> weeks = new HashMap<>();
-        sharing.entrySet().stream().filter(e -> e.getValue() >= SteadyGrowth.FEWEST_SHARING).map(Map.Entry::getKey).sorted()
+        Map<Taken, Integer> weeks = new HashMap<>();
+        sharing.entrySet().stream().filter(e -> e.getValue() >= SteadyGrowth.FEWEST_SHARING).map(Map.Entry::getKey)
+                .sorted(Comparator.comparingInt(Taken::week).thenComparingInt(Taken::form))
                 .forEach(w -> weeks.put(w, weeks.size()));
         int bends = (int) Math.max(0, Math.min(MOST_KNOTS, Math.floor((last - first) / LEAST_GAP) - 1));
         double gap = (last - first) / (bends + 1);
@@ -59,10 +68,6 @@ record SteadyFrame(double centre, double unit, double mean, double span, double[
             knots[i] = first - centre + gap * (i + 1);
         }
         return new SteadyFrame(centre, Math.sqrt(squares / n), y / n, span / all.size(), knots, gap, weeks);
-    }
-
-    private static int week(double t) {
-        return (int) Math.floor(t + 1e-9);
     }
 
     /** Columns that every score has an own value in: level, slope, and the mean's bends. */
@@ -80,7 +85,7 @@ record SteadyFrame(double centre, double unit, double mean, double span, double[
         int[] week = new int[s.size()];
         for (int i = 0; i < t.length; i++) {
             t[i] = s.week(i) - centre;
-            week[i] = weeks.getOrDefault(week(s.week(i)), -1);
+            week[i] = weeks.getOrDefault(Taken.of(s, i), -1);
         }
         return new SteadyTimes(t, week);
     }

@@ -11,7 +11,7 @@ import org.zealousladder.core.ScoreSeries;
  * student's own deviations hang together and are now and then wild.
  *
  * <pre>
- *   y = β0 + β1·t + B(t) + u0 + u1·t + b(t) + w(week) + e
+ *   y = β0 + β1·t + B(t) + u0 + u1·t + b(t) + w(form, week) + e
  *   B, b: slopes that wander, the mean's and the student's;  (u0, u1) ~ N(0, sd²·ΛΛ');  w ~ N(0, weekSd²)
  *   corr(e, e') = autocorrelation^|t - t'|;  e ~ t on tailDf
  * </pre>

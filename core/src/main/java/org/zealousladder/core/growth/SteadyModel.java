@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.zealousladder.core.ScoreSeries;
 
@@ -13,7 +14,7 @@ import org.zealousladder.core.ScoreSeries;
  * A pool under given {@link SteadyParts}: what is shared (mean line, its bends, the weeks) by the mixed model equations (C. R. Henderson (1975), Best linear
  * unbiased estimation and prediction under a selection model, Biometrics 31), and the REML criterion from the same:
  * {@code Σ log|K_i| + log|S| + (N - 2) log sd² + Q/sd²}, S being the equations' matrix with each random column in units of its own spread, so that no spread at
- * all is an ordinary point. Series with the same times are taken apart once.
+ * all is an ordinary point. Series with the same times and forms are taken apart once.
  */
 final class SteadyModel {
     private final SteadyFrame frame;
@@ -27,16 +28,18 @@ final class SteadyModel {
     private double @Nullable [][] factor;
     private double variance;
 
-    /** Series of the same times and weights. */
+    /** Series of the same times, forms and weights. */
     private record Alike(SteadyTimes times, List<double[]> ys) {}
 
     /** @param leastSd the measure's standard error of measurement, below which the spread of scores is not taken to be; 0: none is stated */
     SteadyModel(SteadyFrame frame, List<ScoreSeries> series, double leastSd) {
         this.frame = frame;
         this.leastSd = leastSd;
-        Map<List<Double>, Alike> by = new LinkedHashMap<>();
+        record When(List<Double> times, List<Integer> forms) {}
+        Map<When, Alike> by = new LinkedHashMap<>();
         for (ScoreSeries one : series) {
-            by.computeIfAbsent(Arrays.stream(one.weeks()).boxed().toList(), t -> new Alike(frame.times(one), new ArrayList<>())).ys().add(frame.scores(one));
+            When when = new When(Arrays.stream(one.weeks()).boxed().toList(), IntStream.range(0, one.size()).map(one::form).boxed().toList());
+            by.computeIfAbsent(when, t -> new Alike(frame.times(one), new ArrayList<>())).ys().add(frame.scores(one));
             scores += one.size();
         }
         alike.addAll(by.values());

@@ -241,7 +241,11 @@ public final class SteadyPopulation implements Pool {
             weeks[i] = weeks[i - 1] + gap;
             scores[i] = fitted.at(weeks[i]);
         }
-        ScoreSeries then = ScoreSeries.of(weeks, scores);
+        int[] forms = new int[n + more];
+        for (int i = 0; i < n; i++) {
+            forms[i] = own.form(i);
+        }
+        ScoreSeries then = ScoreSeries.of(weeks, scores, forms);
         SteadyTimes x = frame.times(then);
         double[] y = frame.scores(then);
         ready(x, y);
@@ -291,7 +295,12 @@ public final class SteadyPopulation implements Pool {
     /** What scores at a bound say is read by what the others of the pool do. Who stands alone has nothing to read it by: there they count as they are. */
     @Override
     public Trend.Fitter within(Trend.Bounds of) {
-        return new BoundedFitter(best.parts().leans() ? new SteadyPopulation(frame, best, near, series, scores, df, of) : this, of);
+        return new BoundedFitter(knowing(of), of);
+    }
+
+    @Override
+    public Pool knowing(Trend.Bounds of) {
+        return best.parts().leans() ? new SteadyPopulation(frame, best, near, series, scores, df, of) : this;
     }
 
     /** How many numbers it keeps, for who keeps many. */

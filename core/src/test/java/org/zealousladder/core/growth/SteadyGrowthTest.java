@@ -115,6 +115,45 @@ class SteadyGrowthTest {
         assertTrue(held >= 32 && heldPooled <= 22, held + " and " + heldPooled);
     }
 
+    /** Half of a grade reads one passage each week, half another: their weeks are hard and easy for themselves. */
+    @Test
+    void whatIsSharedIsTheFormOfTheWeek() {
+        SplittableRandom random = new SplittableRandom(8);
+        double[][] hard = new double[2][16];
+        for (double[] form : hard) {
+            for (int week = 0; week < 16; week++) {
+                form[week] = 5 * (random.nextDouble() + random.nextDouble() + random.nextDouble() - 1.5) * 2;
+            }
+        }
+        List<ScoreSeries> told = new ArrayList<>();
+        List<ScoreSeries> untold = new ArrayList<>();
+        int k = 0;
+        List<World.Student> students = World.INDEPENDENT.grade(random, 24, 16);
+        for (World.Student s : students) {
+            int form = k++ % 2;
+            double[] scores = s.series().scores();
+            int[] forms = new int[16];
+            for (int week = 0; week < 16; week++) {
+                scores[week] += hard[form][week];
+                forms[week] = 7 + form;
+            }
+            told.add(ScoreSeries.of(s.series().weeks(), scores, forms));
+            untold.add(ScoreSeries.of(s.series().weeks(), scores));
+        }
+        SteadyPopulation by = fit(told);
+        SteadyPopulation without = fit(untold);
+        assertTrue(by.weekSd() > 3.5 && by.residualSd() < 6.7, by.weekSd() + " and " + by.residualSd());
+        assertTrue(without.residualSd() > by.residualSd() + 0.7, "else it passes for the students' own: " + without.residualSd());
+        double off = 0;
+        double offWithout = 0;
+        for (int i = 0; i < students.size(); i++) {
+            off += Math.pow(((Trend.Fitted) by.fit(told.get(i))).slope() - students.get(i).slope(), 2);
+            offWithout += Math.pow(((Trend.Fitted) without.fit(untold.get(i))).slope() - students.get(i).slope(), 2);
+        }
+        assertTrue(off < 0.95 * offWithout, "slopes are nearer to what they are: " + off + " and " + offWithout);
+        assertEquals(7, told.get(0).first(3).without(1).from(0).form(1));
+    }
+
     @Test
     void doubtGrowsAfterTheLastScoreWhereSlopesWander() {
         Trend.Fitted straight = new Trend.Fitted(8, 10, 1, 0.2, 0.6, 1.4, 3, 20, 4, 1, Trend.Method.STEADY, 0.5);

@@ -123,8 +123,8 @@ class SteadyModelTest {
 
         private double covariance(double[] a, double[] b, boolean same) {
             double sum = mean(a[1], b[1]);
-            Integer week = frame.weeks().get((int) Math.floor(a[3] + 1e-9));
-            if (week != null && week.equals(frame.weeks().get((int) Math.floor(b[3] + 1e-9)))) {
+            Integer week = frame.weeks().get(new SteadyFrame.Taken((int) Math.floor(a[3] + 1e-9), 0));
+            if (week != null && week.equals(frame.weeks().get(new SteadyFrame.Taken((int) Math.floor(b[3] + 1e-9), 0)))) {
                 sum += p.week() * p.week();
             }
             if (a[0] == b[0]) {

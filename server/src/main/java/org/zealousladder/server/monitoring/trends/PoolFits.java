@@ -67,13 +67,13 @@ class PoolFits {
 
     /** Of all that the fit depends on. */
     private static ByteBuffer key(Pooled pool) {
-        int numbers = 3 + pool.series().stream().mapToInt(s -> 1 + 2 * s.size()).sum();
+        int numbers = 3 + pool.series().stream().mapToInt(s -> 1 + 3 * s.size()).sum();
         ByteBuffer key = ByteBuffer.allocate(numbers * Double.BYTES);
         key.putDouble(pool.sem()).putDouble(pool.bounds().low()).putDouble(pool.bounds().high());
         for (ScoreSeries s : pool.series()) {
             key.putDouble(s.size());
             for (int i = 0; i < s.size(); i++) {
-                key.putDouble(s.week(i)).putDouble(s.score(i));
+                key.putDouble(s.week(i)).putDouble(s.score(i)).putDouble(s.form(i));
             }
         }
         return ByteBuffer.wrap(sha256(key.array()));
