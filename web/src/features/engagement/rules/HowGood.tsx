@@ -119,7 +119,7 @@ function Range({ of }: { of: Fifth }) {
       height={22}
       className="block"
       role="img"
-      aria-label={`${percent(of.met / of.goals)} met, ${percent(of.low)} to ${percent(of.high)} possible, ${percent(of.said)} said`}
+      aria-label={`${counted(of.met / of.goals)} met, ${counted(of.low)} to ${counted(of.high)} possible, ${percent(of.said)} said`}
     >
       <line x1={x(0)} x2={x(1)} y1={11} y2={11} stroke="var(--hair)" />
       <line x1={x(of.low)} x2={x(of.high)} y1={11} y2={11} stroke="var(--ink)" strokeWidth={5} strokeOpacity={0.25} />
@@ -128,6 +128,9 @@ function Range({ of }: { of: Fifth }) {
     </svg>
   );
 }
+
+/** A share of what was counted: all is all, which no chance ever is. */
+const counted = (share: number) => `${Math.round(100 * share)} %`;
 
 function verdict(look: PastLook): string {
   if (look.said === 0) return 'Of none of the goals could anything be said by then.';
