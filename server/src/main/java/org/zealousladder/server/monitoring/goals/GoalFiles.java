@@ -21,7 +21,7 @@ class GoalFiles implements DeclaresFiles {
                     Column.of("goal_date", DATE), Column.of("goal_score", NUMBER))
             .joined("""
                     select st.*, s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.better, g.id as old_id, first.id as first_id,
-                           first.start_date as first_start, st.goal_date <= first.start_date as earlier,
+                           st.goal_date <= first.start_date as earlier,
                            lead(st.start_date) over (partition by s.id, m.id order by st.start_date) as next_start,
                            case when same.id is not null and (same.id = g.id or same.goal_date <= g.start_date) then 'unchanged'
                                 when g.id is null or st.goal_date <= first.start_date then 'new'
