@@ -3700,6 +3700,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/strip/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["form"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/strip/median": {
         parameters: {
             query?: never;
@@ -5351,6 +5367,7 @@ export interface components {
             mailPage?: string;
         };
         Correction: {
+            form?: string;
             reason?: string;
             /** @enum {string} */
             status: "scored" | "absent" | "exempt" | "invalid" | "withdrawn";
@@ -7296,6 +7313,10 @@ export interface components {
             /** Format: int32 */
             table?: number;
         };
+        NamedForm: {
+            form?: string;
+            scores: number[];
+        };
         NewClass: {
             /** Format: int32 */
             grade: number;
@@ -7407,6 +7428,7 @@ export interface components {
             name: string;
         };
         NewScore: {
+            form?: string;
             /** Format: int32 */
             measureId: number;
             /** @enum {string} */
@@ -8843,6 +8865,7 @@ export interface components {
             years: components["schemas"]["SchoolYear"][];
         };
         ScoreVersion: {
+            form?: string;
             /** Format: int64 */
             id: number;
             reason?: string;
@@ -9410,6 +9433,7 @@ export interface components {
         StripEntry: {
             /** Format: date */
             day: string;
+            form?: string;
             forms?: number[];
             /** Format: double */
             last?: number;
@@ -9436,6 +9460,7 @@ export interface components {
         StripScore: {
             /** Format: date */
             day: string;
+            form?: string;
             /** Format: int32 */
             measureId: number;
             /** Format: int64 */
@@ -9450,6 +9475,7 @@ export interface components {
         StripView: {
             /** Format: date */
             day: string;
+            formNames: string[];
             measure: components["schemas"]["MeasureRef"];
             /** Format: double */
             median?: number;
@@ -9592,7 +9618,7 @@ export interface components {
             label: string;
             name: string;
             /** @enum {string} */
-            type: "text" | "date" | "number" | "whole" | "grade" | "choice";
+            type: "text" | "date" | "number" | "whole" | "grade" | "form" | "choice";
             words: string[];
         };
         Suggestion: {
@@ -16649,6 +16675,28 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["StripEntry"];
                 };
+            };
+        };
+    };
+    form: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedForm"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

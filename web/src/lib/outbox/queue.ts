@@ -9,6 +9,8 @@ export interface OnRecord {
   value?: number;
   status?: Happened;
   forms?: number[];
+  /** What the form or passage is called that it was taken on. */
+  form?: string;
 }
 
 /** What somebody wants on record: one score, those of two or three forms, or another status without any. */
@@ -20,7 +22,7 @@ export interface Wanted {
 /** What a score is for: a day, a screening window, or a piece of work. */
 export type Target =
   | { kind: 'work'; studentId: number; pieceId: number }
-  | { kind: 'day'; studentId: number; measureId: number; day: string }
+  | { kind: 'day'; studentId: number; measureId: number; day: string; form?: string }
   | { kind: 'window'; studentId: number; measureId: number; windowId: number; takenOn: string };
 
 /** How a waiting score is spoken of, and the page it was typed on. */
@@ -88,10 +90,17 @@ export function same(wanted: Wanted, record: OnRecord): boolean {
 }
 
 /** What a cell will hold once {@link item} is saved. */
-export function asRecord({ wanted, base }: Item): OnRecord {
+export function asRecord({ wanted, base, target }: Item): OnRecord {
   if (wanted.status === 'withdrawn') return {};
   const forms = wanted.values.length > 1 ? wanted.values : undefined;
-  return { scoreId: base.scoreId, status: wanted.status, value: middle(wanted.values), ...(forms ? { forms } : {}) };
+  const form = wanted.status === 'scored' ? (target.kind === 'day' && target.form) || base.form : undefined;
+  return {
+    scoreId: base.scoreId,
+    status: wanted.status,
+    value: middle(wanted.values),
+    ...(forms ? { forms } : {}),
+    ...(form ? { form } : {}),
+  };
 }
 
 function middle(values: number[]): number | undefined {

@@ -14,6 +14,8 @@ interface Props {
   cell: StripCell;
   at: number;
   measure: MeasureRef;
+  /** What the form of most is called: another is told. */
+  form: string;
   name: string;
   onType: (text: string) => void;
   onKeyDown: (e: KeyboardEvent<HTMLInputElement>) => void;
@@ -24,13 +26,26 @@ interface Props {
 }
 
 /** One student of the strip. On a screen that is touched the cell brings up digits, and what happened instead of a score is chosen. */
-export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste, onLeave, onChoose, onDay }: Props) {
+export function StripLine({
+  cell,
+  at,
+  measure,
+  form,
+  name,
+  onType,
+  onKeyDown,
+  onPaste,
+  onLeave,
+  onChoose,
+  onDay,
+}: Props) {
   const { choices } = useScope();
   const { row, typing, item, record } = cell;
   const { entry } = row;
   const problem = item?.problem;
   const sentence = typing?.sentence ?? problem?.sentence;
   const median = !typing && record.forms?.length && record.value !== undefined;
+  const other = record.status === 'scored' && record.form !== undefined && record.form !== form && record.form;
   const said = `said-${row.student.id}`;
   return (
     <tr className="focus-within:bg-wash align-baseline">
@@ -77,7 +92,9 @@ export function StripLine({ cell, at, measure, name, onType, onKeyDown, onPaste,
         />
         {touched() && <Instead name={name} onChoose={onChoose} />}
         <span className="ml-2 text-[12.5px] text-soft">
-          {item && !problem ? 'on its way' : median ? `median ${score(record.value as number)}` : ''}
+          {item && !problem
+            ? 'on its way'
+            : [median && `median ${score(record.value as number)}`, other].filter(Boolean).join(', ')}
         </span>
         {sentence && (
           <span id={said} role="alert" className={`block text-[13px] ${typing?.asked ? 'text-ochre' : 'text-danger'}`}>

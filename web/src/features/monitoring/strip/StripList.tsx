@@ -1,6 +1,8 @@
-import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import type { StripRow, StripView } from '../../../api/types';
 import { useNames } from '../../../lib/names';
+import { FormField } from './FormField';
+import { formsOf, keepForm, keptForm, tidy } from './forms';
 import { StripFoot } from './StripFoot';
 import { StripLine } from './StripLine';
 import { useStripCells } from './useStripCells';
@@ -9,12 +11,23 @@ interface Props {
   view: StripView;
   rows: StripRow[];
   readAt: number;
+  /** Names the strip: whose, of what, when. */
+  name: string;
 }
 
 /** A line a student, saved as it is typed; what needs a look is said beside it. */
-export function StripList({ view, rows, readAt }: Props) {
+export function StripList({ view, rows, readAt, name }: Props) {
   const { nameOf } = useNames();
-  const strip = useStripCells(view, rows, readAt);
+  const [form, setForm] = useState(() => keptForm(name));
+  const typeForm = useCallback(
+    (typed: string | undefined) => {
+      setForm(typed);
+      keepForm(name, typed);
+    },
+    [name],
+  );
+  const strip = useStripCells(view, rows, readAt, () => said);
+  const said = tidy(form ?? formsOf(strip.cells.map((c) => c.record)).most);
   const [pasted, setPasted] = useState<string>();
   const list = useRef<HTMLTableElement>(null);
   const focus = (i: number) => list.current?.querySelector<HTMLInputElement>(`[data-at="${i}"]`)?.focus();
@@ -51,8 +64,20 @@ export function StripList({ view, rows, readAt }: Props) {
   };
 
   const entered = strip.cells.filter((c) => c.record.status !== undefined && c.record.status !== 'withdrawn').length;
+  const firstEmpty = () =>
+    Math.max(
+      0,
+      strip.cells.findIndex((c) => c.record.status === undefined),
+    );
   return (
     <>
+      <FormField
+        cells={strip.cells}
+        names={view.formNames}
+        typed={form}
+        onType={typeForm}
+        onNext={() => focus(firstEmpty())}
+      />
       <table ref={list} className="border-collapse text-[15px] w-full max-w-3xl sm:table-fixed">
         <thead>
           <tr className="text-left text-soft text-[12.5px]">
@@ -79,6 +104,7 @@ export function StripList({ view, rows, readAt }: Props) {
               cell={cell}
               at={i}
               measure={view.measure}
+              form={said}
               name={nameOf(cell.row.student)}
               onType={(text) => strip.type(cell, text)}
               onKeyDown={(e) => onKey(e, i)}

@@ -77,6 +77,7 @@ export default function StripPage() {
               view={view}
               rows={rows}
               readAt={strip.dataUpdatedAt}
+              name={`${scope.who}/${view.measure.id}/${day ?? view.week}`}
             />
           )}
         </>

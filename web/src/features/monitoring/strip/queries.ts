@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Body, useChange } from '../../../api/changes';
 import { api, data } from '../../../api/client';
 import type { Scope } from '../../../lib/scope';
@@ -18,6 +18,14 @@ export function useStrip(scope: Scope, day: string | undefined) {
     staleTime: 0,
     placeholderData: keepPreviousData,
   });
+}
+
+/** On which form or passage some scores were taken. It is under way until the strip has been read again: each score said anew is another record. */
+export function useFormOf() {
+  const queries = useQueryClient();
+  return useChange((body: Body<'/api/strip/form'>) =>
+    api.POST('/api/strip/form', { body }).finally(() => queries.invalidateQueries({ queryKey: ['entry', 'strip'] })),
+  );
 }
 
 export const useClassMedian = () =>

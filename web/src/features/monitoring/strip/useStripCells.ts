@@ -25,15 +25,19 @@ type Batch = { cell: StripCell; before: OnRecord }[];
 
 const FORMS = 3;
 
-/** The strip's cells: what is typed, what is on its way, what is on record; and undoing. */
-export function useStripCells(view: StripView, rows: StripRow[], readAt: number) {
+/**
+ * The strip's cells: what is typed, what is on its way, what is on record; and undoing.
+ *
+ * @param form on which form or passage a score was taken that is typed now
+ */
+export function useStripCells(view: StripView, rows: StripRow[], readAt: number, form: () => string) {
   const { link } = useScope();
   const snapshot = useOutbox();
   const typing = useTyping();
   const [days, setDays] = useState<Record<number, string>>({});
   const [done, setDone] = useState<Batch[]>([]);
 
-  const targetOf = (row: StripRow, day: string): Target => ({
+  const targetOf = (row: StripRow, day: string): Target & { kind: 'day' } => ({
     kind: 'day',
     studentId: row.student.id,
     measureId: view.measure.id,
@@ -51,7 +55,8 @@ export function useStripCells(view: StripView, rows: StripRow[], readAt: number)
   const store = ({ row, day, key, record }: StripCell, wanted: Wanted, text: string, sure: boolean) =>
     void outbox.put({
       cell: key,
-      target: targetOf(row, day),
+      // A score on record keeps what is known of its form.
+      target: { ...targetOf(row, day), form: record.status === 'scored' ? undefined : form() || undefined },
       place: {
         student: { id: row.student.id, name: row.student.name, code: row.student.code },
         what: `${view.measure.name}, ${longDay(day)}`,

@@ -53,8 +53,13 @@ export function ScoreHistory({
                       score(v.value, card.measure)
                     )}
                   </span>
-                  <span className="flex-1 min-w-0 truncate text-[13px] text-soft" title={v.reason}>
-                    {replaced ? 'corrected' : wild.has(v.id) ? 'far off the trend' : (v.reason ?? '')}
+                  <span
+                    className="flex-1 min-w-0 truncate text-[13px] text-soft"
+                    title={[v.form, v.reason].filter(Boolean).join(', ') || undefined}
+                  >
+                    {[v.form, replaced ? 'corrected' : wild.has(v.id) ? 'far off the trend' : v.reason]
+                      .filter(Boolean)
+                      .join(', ')}
                   </span>
                   {live && !replaced && (
                     <Button
@@ -81,10 +86,11 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
   const [text, setText] = useState(version.value === undefined ? '' : String(version.value));
   const [status, setStatus] = useState(version.status === 'withdrawn' ? 'scored' : version.status);
   const [reason, setReason] = useState('');
+  const [form, setForm] = useState(version.form ?? '');
   const submit = (e: FormEvent) => {
     e.preventDefault();
     const value = status === 'scored' ? Number(text.replace(',', '.')) : undefined;
-    correct.mutate({ id: version.id, value, status, reason: reason.trim() || undefined }, { onSuccess: onDone });
+    correct.mutate({ id: version.id, value, status, reason: reason.trim() || undefined, form }, { onSuccess: onDone });
   };
   return (
     <InnerForm onSubmit={submit} onEscape={onDone} className="grid grid-cols-[1fr_1fr] gap-2 py-1.5">
@@ -99,6 +105,15 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
         onChange={(e) => setText(e.target.value)}
       />
       <Choice aria-label="What happened" value={status} options={STATUSES} onChange={setStatus} />
+      <input
+        aria-label="Form or passage"
+        placeholder="Form or passage, if known"
+        maxLength={60}
+        disabled={status !== 'scored'}
+        value={form}
+        onChange={(e) => setForm(e.target.value)}
+        className="col-span-2"
+      />
       <input
         aria-label="Why"
         placeholder="Why, e.g. mistyped"

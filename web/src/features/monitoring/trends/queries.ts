@@ -46,6 +46,6 @@ export function useSpans(scope: Scope, from: string, to: string) {
 export const useEnterScore = () => useChange((body: NewScore) => api.POST('/api/scores', { body }));
 
 export const useCorrectScore = () =>
-  useChange(({ id, ...body }: { id: number; value?: number; status: ScoreStatus; reason?: string }) =>
+  useChange(({ id, ...body }: { id: number; value?: number; status: ScoreStatus; reason?: string; form?: string }) =>
     api.POST('/api/scores/{id}/corrections', { params: { path: { id } }, body }),
   );

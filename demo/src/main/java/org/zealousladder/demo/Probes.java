@@ -2,6 +2,7 @@ package org.zealousladder.demo;
 
 import java.io.IOException;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -54,6 +55,12 @@ final class Probes {
         }
     }
 
+    /** A grade reads the same passage in a week. */
+    private static String passage(MeasureBook.Entry m, LocalDate day) {
+        long week = Math.floorDiv(ChronoUnit.DAYS.between(FIRST, day) + 3, 7);
+        return m != MeasureBook.ORAL_READING ? "" : "Passage " + (Math.floorMod(week, 30) + 1);
+    }
+
     void write(String student, MeasureBook.Entry m, Course c) throws IOException {
         write(student, m, c, GOAL_DATE);
     }
@@ -68,7 +75,7 @@ final class Probes {
             double noise = m.sem() * 1.1 * random.nextGaussian();
             if (!off.test(day)) {
                 int value = (int) Math.max(m.lowest(), Math.round(c.levelOn(day) + noise - (week == c.wildWeek() ? 7 * m.sem() : 0)));
-                sheets.row("scores", student, m.code(), day, absent ? "" : value, absent ? "absent" : "scored");
+                sheets.row("scores", student, m.code(), day, absent ? "" : value, absent ? "absent" : "scored", absent ? "" : passage(m, day));
                 if (!absent) {
                     first.add(new int[] {(int) day.toEpochDay(), value});
                 }

@@ -36,7 +36,7 @@ final class Sheets implements AutoCloseable {
         HEADERS.put("teaches", new String[] {"login", "class"});
         HEADERS.put("timetable", new String[] {"weekday", "lesson_starts", "lesson_ends", "subject", "class", "group", "room", "from", "to"});
         HEADERS.put("caseloads", new String[] {"caseload_of", "student", "from", "to"});
-        HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status"});
+        HEADERS.put("scores", new String[] {"student", "measure", "date", "score", "status", "form"});
         HEADERS.put("tiers", new String[] {"student", "area", "year", "window", "tier", "decided", "reason"});
         HEADERS.put("goals", new String[] {"student", "measure", "start_date", "start_score", "goal_date", "goal_score"});
         HEADERS.put("passages", new String[] {"passage", "title", "text", "grade", "school"});
@@ -83,10 +83,12 @@ final class Sheets implements AutoCloseable {
         row("people", login, name, role, school, login + "@skerrow.example");
     }
 
+    /** Columns that are not given are left empty. */
     void row(String sheet, @Nullable Object... cells) throws IOException {
-        String[] texts = new String[cells.length];
-        for (int i = 0; i < cells.length; i++) {
-            texts[i] = cells[i] == null ? "" : cells[i].toString();
+        String[] texts = new String[java.util.Objects.requireNonNull(HEADERS.get(sheet)).length];
+        for (int i = 0; i < texts.length; i++) {
+            Object cell = i < cells.length ? cells[i] : null;
+            texts[i] = cell == null ? "" : cell.toString();
         }
         int n = rows.merge(sheet, 1, Integer::sum) - 1;
         String part = n < ROWS_PER_FILE ? sheet : sheet + "-" + (n / ROWS_PER_FILE + 1);

@@ -191,6 +191,80 @@ class WeeklyScoresTest extends BrowserTest {
         assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
     }
 
+    private Locator form(Page on) {
+        return on.getByLabel("Form or passage", new Page.GetByLabelOptions().setExact(true));
+    }
+
+    /** A day of its own, on which no other test enters anything. */
+    private void on(String day) {
+        page.getByLabel("Date for all", new Page.GetByLabelOptions().setExact(true)).fill(day);
+        page.getByLabel("Date for all", new Page.GetByLabelOptions().setExact(true)).press("Tab");
+        assertThat(page.getByText(Pattern.compile("Score 0 of"))).isVisible();
+    }
+
+    private String before(int at) {
+        return row(cell(at)).locator("td").first().innerText().split(" ")[0];
+    }
+
+    @Test
+    void thePassageAllReadIsSaidOnceAndGoesWithEachScore() {
+        today("I. Mensah");
+        on("10/3");
+        assertThat(page.getByText("If all read the same one, an easy or a hard one is not taken for growth.")).isVisible();
+        form(page).fill("  The  gull ");
+        assertThat(page.getByText("Goes with each score typed from now on.")).isVisible();
+        page.reload();
+        assertThat(form(page)).hasValue("  The  gull ");
+        form(page).press("Enter");
+        assertThat(cell(0)).isFocused();
+        keep(page, cell(0), before(0));
+        keep(page, cell(1), before(1));
+        assertThat(page.getByText("Saving")).hasCount(0);
+        assertThat(form(page)).hasValue("The gull");
+        Page colleague = another("A. Sandvik");
+        colleague.navigate(page.url());
+        assertThat(form(colleague)).hasValue("The gull");
+        form(colleague).fill("The ferry");
+        form(colleague).press("Enter");
+        assertThat(colleague.getByText("Saved for 2 scores.")).isVisible();
+        page.reload();
+        assertThat(form(page)).hasValue("The ferry");
+        // Two who say something else at once are told apart, and made one in a press.
+        form(page).fill("The mill");
+        page.reload();
+        assertThat(page.getByText("The ferry: 2.")).isVisible();
+        keep(page, cell(2), before(2));
+        assertThat(page.getByText("The ferry: 2, The mill: 1.")).isVisible();
+        assertThat(row(cell(0))).containsText("The ferry");
+        button("The mill for all 3").click();
+        assertThat(page.getByText("Saved for 2 scores.")).isVisible();
+        assertThat(row(cell(0))).not().containsText("The ferry");
+        colleague.reload();
+        assertThat(form(colleague)).hasValue("The mill");
+    }
+
+    @Test
+    void aPassageSaidWithoutAConnectionIsSentOnceThereIsOne() {
+        today("I. Mensah");
+        on("3/3");
+        keep(page, cell(0), before(0));
+        assertThat(page.getByText(Pattern.compile("Saved: "))).isVisible();
+        offline(true);
+        form(page).fill("The gull");
+        form(page).press("Enter");
+        assertThat(page.getByText("Waiting for the connection; sent by itself.")).isVisible();
+        offline(false);
+        assertThat(page.getByText("Saved for 1 score.")).isVisible();
+        page.reload();
+        assertThat(form(page)).hasValue("The gull");
+        // Nothing is known of it after all.
+        form(page).fill("");
+        form(page).press("Tab");
+        assertThat(page.getByText("Saved for 1 score.")).isVisible();
+        page.reload();
+        assertThat(form(page)).hasValue("");
+    }
+
     @Test
     void onAPhoneTheStripFits() {
         newPage(390, 780, ColorScheme.LIGHT);

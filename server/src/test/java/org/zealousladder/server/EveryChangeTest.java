@@ -25,7 +25,8 @@ class EveryChangeTest extends OtherSchool {
     private static final List<String> DONE_BY_THEIR_OWN = List.of("post /api/calendar/spans", "post /api/caseloads/{person}/students",
             "post /api/coverage/make-ups",
             "post /api/engagement/senders/verbs", "post /api/goals/{id}/withdrawal", "post /api/groupings", "post /api/groups", "post /api/groups/{id}/members",
-            "post /api/plans/sessions", "post /api/scores", "post /api/scores/{id}/corrections", "post /api/strip", "post /api/strip/median",
+            "post /api/plans/sessions", "post /api/scores", "post /api/scores/{id}/corrections", "post /api/strip", "post /api/strip/form",
+            "post /api/strip/median",
             "post /api/students/{id}/grouped", "post /api/tiers/closing", "put /api/calendar/{school}/week", "put /api/groups/{id}/ends");
 
     /** Not about records: signing in, one's own account, files that wait, and what only reckons. */
@@ -63,6 +64,9 @@ class EveryChangeTest extends OtherSchool {
         List.of("measure", "measureId").forEach(n -> named.put(n, measure("oral-reading")));
         List.of("window", "windowId").forEach(n -> named.put(n, Integer.parseInt(asked.get("window"))));
         named.put("value", 52);
+        named.put("scores",
+                List.of(number("select c.id::integer from scores_score c join roster_student s on s.id = c.student_id and s.code = :c order by 1 limit 1",
+                        mine("OUT-2"))));
         named.put("plan", theirs.get("/api/plans/"));
         named.put("planId", theirs.get("/api/plans/"));
         named.put("plans", List.of(theirs.get("/api/plans/")));

@@ -14,6 +14,7 @@ import java.util.Set;
 import org.zealousladder.cli.rows.Columns;
 import org.zealousladder.cli.rows.Problem;
 import org.zealousladder.cli.rows.Row;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.exchange.records.csv.BadCsvException;
 import org.zealousladder.server.exchange.records.csv.CsvFile;
@@ -32,7 +33,6 @@ final class Input {
     final Map<Key, GoalRow> goals = new HashMap<>();
     final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> measureNames = new HashMap<>();
-    private final Map<String, Integer> forms = new HashMap<>();
     private int earliest = Integer.MAX_VALUE;
     private int latest = Integer.MIN_VALUE;
 
@@ -58,7 +58,7 @@ final class Input {
         String measure = row.text("measure");
         LocalDate date = row.date("date");
         String status = row.optional("status");
-        String form = row.optional("form");
+        int form = form(row);
         boolean known = status.isEmpty() || STATUSES.contains(status);
         if (!known) {
             row.bad("status", "'" + status + "' is not a status; use scored, absent, exempt or invalid.");
@@ -76,8 +76,16 @@ final class Input {
             latest = Math.max(latest, day);
             // Most rows of a file repeat a few measures: share their names.
             String shared = measureNames.computeIfAbsent(measure, m -> m);
-            series.computeIfAbsent(new Key(student, shared), k -> new Points()).add(day, value,
-                    form.isEmpty() ? 0 : forms.computeIfAbsent(form, f -> forms.size() + 1), row.number());
+            series.computeIfAbsent(new Key(student, shared), k -> new Points()).add(day, value, form, row.number());
+        }
+    }
+
+    private static int form(Row row) {
+        try {
+            return FormName.number(row.optional("form"));
+        } catch (IllegalArgumentException e) {
+            row.bad("form", String.valueOf(e.getMessage()));
+            return 0;
         }
     }
 

@@ -1,7 +1,5 @@
 package org.zealousladder.server.contacts.outbox;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -11,8 +9,6 @@ import org.zealousladder.server.platform.who.Viewer;
 @Component
 @ConditionalOnWebApplication
 class Postman {
-    private static final Logger LOG = LoggerFactory.getLogger(Postman.class);
-
     private final OutboxService outbox;
     private final MailProperties settings;
 
@@ -26,11 +22,6 @@ class Postman {
         if (!settings.set()) {
             return;
         }
-        try {
-            Viewer.SYSTEM.run(outbox::work);
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds what is left.
-            LOG.debug("no letters: {}", e.getClass().getSimpleName());
-        }
+        Viewer.SYSTEM.run(outbox::work);
     }
 }

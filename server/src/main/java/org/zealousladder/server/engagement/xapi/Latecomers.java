@@ -1,7 +1,5 @@
 package org.zealousladder.server.engagement.xapi;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -11,8 +9,6 @@ import org.zealousladder.server.platform.who.Viewer;
 @Component
 @ConditionalOnWebApplication
 class Latecomers {
-    private static final Logger LOG = LoggerFactory.getLogger(Latecomers.class);
-
     private final StatementsService statements;
 
     Latecomers(StatementsService statements) {
@@ -21,11 +17,6 @@ class Latecomers {
 
     @Scheduled(initialDelayString = "${ladder.xapi.again:600000}", fixedDelayString = "${ladder.xapi.again:600000}")
     void look() {
-        try {
-            Viewer.SYSTEM.run(statements::again);
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds what is left.
-            LOG.debug("not looked: {}", e.getClass().getSimpleName());
-        }
+        Viewer.SYSTEM.run(statements::again);
     }
 }

@@ -1,6 +1,7 @@
 package org.zealousladder.server.exchange.records;
 
 import static java.util.Objects.requireNonNull;
+import static java.util.Objects.requireNonNullElse;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -40,8 +41,9 @@ public class ExportService {
         Map<Integer, Measure> byId = measureId == null ? measures.byId() : Map.of(measureId, measures.measure(measureId));
         List<Enrolled> students = picked.isEmpty() ? roster.enrolled(who, yearId, asOf) : roster.enrolledAmong(picked, asOf);
         Map<Integer, String> codes = students.stream().collect(Collectors.toMap(Enrolled::id, Enrolled::code, (a, b) -> a));
-        rows.add("student", "measure", "date", "score", "status");
+        rows.add("student", "measure", "date", "score", "status", "form");
         scores.each(codes.keySet(), byId.keySet(), year.starts(), asOf, s -> rows.add(requireNonNull(codes.get(s.studentId())),
-                requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(), s.value() == null ? "" : Words.plain(s.value()), s.status().code()));
+                requireNonNull(byId.get(s.measureId())).code(), s.takenOn().toString(), s.value() == null ? "" : Words.plain(s.value()), s.status().code(),
+                requireNonNullElse(s.form(), "")));
     }
 }

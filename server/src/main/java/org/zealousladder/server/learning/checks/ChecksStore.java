@@ -162,12 +162,12 @@ class ChecksStore {
     }
 
     /** What a sitting earned. @param waiting how many of its answers wait @param last day on which something was answered */
-    record Earned(int student, int measureId, String feeds, double points, double possible, int waiting, @Nullable LocalDate last) {}
+    record Earned(int student, int measureId, String name, String feeds, double points, double possible, int waiting, @Nullable LocalDate last) {}
 
     /** Of one that is done and whose check feeds a measure. */
     Optional<Earned> earned(long sitting) {
         return db.sql("""
-                select t.student_id as student, c.measure_id, c.feeds, coalesce(sum(a.points), 0) as points,
+                select t.student_id as student, c.measure_id, c.name, c.feeds, coalesce(sum(a.points), 0) as points,
                        (select sum(i.possible) from skills_check_item ci join skills_item i on i.id = ci.item_id where ci.check_id = c.id) as possible,
                        count(a.id) filter (where a.points is null and a.answer is not null)::integer as waiting, max(a.on_day) as last
                   from skills_sitting t join skills_giving g on g.id = t.giving_id join skills_check c on c.id = g.check_id

@@ -4,6 +4,7 @@ import java.util.Collection;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.measures.measures.Measure;
 import org.zealousladder.server.measures.measures.MeasuresService;
@@ -56,7 +57,7 @@ public class Feeding {
         double value = Math.rint((e.feeds().equals("share") ? 100 * e.points() / e.possible() : e.points()) * unit) / unit;
         Score there = scores.ofStudent(e.student(), e.last()).stream()
                 .filter(s -> s.measureId() == measure.id() && s.takenOn().equals(e.last()) && s.status() == ScoreStatus.SCORED).findFirst().orElse(null);
-        ScoreEntry entry = ScoreEntry.of(e.student(), measure.id(), e.last(), value, ScoreStatus.SCORED).sure(true);
+        ScoreEntry entry = ScoreEntry.of(e.student(), measure.id(), e.last(), value, ScoreStatus.SCORED).sure(true).named(FormName.shortened(e.name()));
         if (there == null) {
             scores.enter(entry);
         } else if (there.value() == null || there.value() != value) {

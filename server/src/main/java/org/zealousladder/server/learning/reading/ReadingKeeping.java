@@ -3,6 +3,7 @@ package org.zealousladder.server.learning.reading;
 import java.time.LocalDate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.core.scores.ScoreStatus;
 import org.zealousladder.server.learning.reading.ReadingViews.Outcome;
 import org.zealousladder.server.measures.measures.Measure;
@@ -75,7 +76,7 @@ public class ReadingKeeping {
             // Counted, not typed: there is no slip to ask about.
             scores.enter(
                     ScoreEntry.of(form.studentId(), measure.id(), form.readOn(), Math.rint(outcome.correctPerMinute() * unit) / unit, ScoreStatus.SCORED)
-                            .sure(true));
+                            .sure(true).named(FormName.shortened(library.passage(form.passageId(), school).title())));
         }
         return id;
     }

@@ -49,7 +49,8 @@ class StripEntries {
         Score last = own.stream().filter(s -> s.takenOn().isBefore(day) && s.scored()).max(Comparator.comparing(Score::takenOn)).orElse(null);
         Jump likely = ScoresService.likely(measure, last).orElse(null);
         return new StripEntry(day, now == null ? null : now.id(), now == null ? null : now.value(), now == null ? null : now.status(),
-                now == null ? null : forms.get(now.id()), last == null ? null : last.takenOn(), last == null ? null : last.value(),
+                now == null ? null : forms.get(now.id()), now == null ? null : now.form(), last == null ? null : last.takenOn(),
+                last == null ? null : last.value(),
                 likely == null ? null : likely.low(), likely == null ? null : likely.high());
     }
 }

@@ -48,12 +48,12 @@ public class StripSaving {
         form.values().forEach(v -> scores.check(measure, form.day(), v, ScoreStatus.SCORED));
         Double value = form.values().isEmpty() ? null : (Double) median(form.values(), measure.decimals());
         Score there = current(form.studentId(), form.measureId(), form.day());
-        if (there == null || there.status() != form.status() || !Objects.equals(there.value(), value)) {
+        if (!stands(there, form, value)) {
             if (!Objects.equals(there == null ? null : there.id(), form.seen())) {
                 throw overtaken(there).with("theirs", entryOf(measure, form.studentId(), form.day()));
             }
             ScoreEntry entry = ScoreEntry.of(form.studentId(), form.measureId(), form.day(), value, form.status()).onForms(form.values())
-                    .sure(Boolean.TRUE.equals(form.sure()));
+                    .sure(Boolean.TRUE.equals(form.sure())).named(form.form());
             if (there == null) {
                 scores.enter(entry);
             } else {
@@ -61,6 +61,11 @@ public class StripSaving {
             }
         }
         return entryOf(measure, form.studentId(), form.day());
+    }
+
+    private static boolean stands(@Nullable Score there, StripScore form, @Nullable Double value) {
+        return there != null && there.status() == form.status() && Objects.equals(there.value(), value)
+                && (form.form() == null || value == null || Objects.equals(there.form(), ScoresService.form(form.form())));
     }
 
     private static Refusal overtaken(@Nullable Score there) {

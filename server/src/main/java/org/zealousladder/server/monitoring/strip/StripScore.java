@@ -14,7 +14,9 @@ import org.zealousladder.core.scores.ScoreStatus;
  * @param status scored, absent, exempt, invalid, or withdrawn to take back what stands there
  * @param seen the record that stood there when it was typed; absent for none
  * @param sure whether an unlikely jump was asked about and is kept
+ * @param form the name of the form or passage; empty for none, absent: as it is on record
  */
 public record StripScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate day,
         @NotNull @Size(max = 3, message = "up to three forms") List<Double> values,
-        @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Long seen, @Nullable Boolean sure) {}
+        @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Long seen, @Nullable Boolean sure,
+        @Nullable String form) {}

@@ -66,6 +66,7 @@ public class StripService {
         boolean ofClass = who.kind() == Who.Kind.CLASS;
         Double median = !ofClass ? null : medians.known(List.of(who.id()), measureId, today).stream().filter(m -> m.day().equals(asOf)).findFirst()
                 .map(MediansService.KnownMedian::value).orElse(null);
-        return new StripView(measure.ref(), asOf, day == null ? from : null, rows, median, ofClass, (int) rows.stream().filter(StripRow::monitored).count());
+        return new StripView(measure.ref(), asOf, day == null ? from : null, rows, median, ofClass, (int) rows.stream().filter(StripRow::monitored).count(),
+                scores.formNames(ids, measureId));
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.zealousladder.core.ScoreSeries;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.server.monitoring.decisions.Decision;
 import org.zealousladder.server.monitoring.decisions.DecisionKind;
 import org.zealousladder.server.monitoring.goals.Goal;
@@ -30,7 +31,7 @@ record Phases(ScoreSeries all, List<ScoreSeries> parts, List<LocalDate> changes,
     static Phases of(CardMaker.Records records, LocalDate origin, LocalDate asOf) {
         List<Score> scored = records.scores().stream().filter(Score::scored).toList();
         ScoreSeries all = ScoreSeries.of(scored.stream().mapToDouble(s -> ScoreSeries.weeks(origin, s.takenOn())).toArray(),
-                scored.stream().mapToDouble(Score::value).toArray());
+                scored.stream().mapToDouble(Score::value).toArray(), scored.stream().mapToInt(s -> FormName.number(s.form())).toArray());
         Goal goal = records.goal();
         LocalDate since = goal == null ? origin : goal.startDate().minusDays(BASELINE_DAYS);
         List<LocalDate> changes = changes(records).filter(d -> !d.isBefore(origin) && !d.isAfter(asOf)).distinct().sorted().toList();

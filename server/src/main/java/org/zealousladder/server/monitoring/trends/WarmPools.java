@@ -5,8 +5,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -27,8 +25,6 @@ import org.zealousladder.server.school.roster.SchoolYear;
 @Component
 @ConditionalOnWebApplication
 class WarmPools {
-    private static final Logger LOG = LoggerFactory.getLogger(WarmPools.class);
-
     private final RosterService roster;
     private final MeasuresService measures;
     private final PoolsStore pools;
@@ -49,12 +45,7 @@ class WarmPools {
 
     @Scheduled(initialDelayString = "${ladder.trends.look:15000}", fixedDelayString = "${ladder.trends.look:600000}")
     void look() {
-        try {
-            warm();
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; until the next look a pool is fitted when it is asked for.
-            LOG.debug("pools were not fitted: {}", e.getClass().getSimpleName());
-        }
+        warm();
     }
 
     /** @return how many pools there are today */

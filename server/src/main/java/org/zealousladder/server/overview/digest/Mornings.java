@@ -1,8 +1,6 @@
 package org.zealousladder.server.overview.digest;
 
 import java.time.LocalTime;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -13,7 +11,6 @@ import org.zealousladder.server.platform.who.SchoolCalendar;
 @Component
 @ConditionalOnWebApplication
 class Mornings {
-    private static final Logger LOG = LoggerFactory.getLogger(Mornings.class);
     private static final LocalTime FROM = LocalTime.of(6, 30);
     private static final LocalTime TO = LocalTime.of(11, 0);
 
@@ -36,11 +33,6 @@ class Mornings {
         if (!mail.set() || !morning(LocalTime.now(calendar.zone()))) {
             return;
         }
-        try {
-            digests.send();
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds who is left.
-            LOG.debug("no morning letters: {}", e.getClass().getSimpleName());
-        }
+        digests.send();
     }
 }

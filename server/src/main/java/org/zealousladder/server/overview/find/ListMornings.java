@@ -1,8 +1,6 @@
 package org.zealousladder.server.overview.find;
 
 import java.time.LocalTime;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -12,7 +10,6 @@ import org.zealousladder.server.platform.who.SchoolCalendar;
 @Component
 @ConditionalOnWebApplication
 class ListMornings {
-    private static final Logger LOG = LoggerFactory.getLogger(ListMornings.class);
     private static final LocalTime FROM = LocalTime.of(4, 0);
 
     private final LivingLists lists;
@@ -28,11 +25,6 @@ class ListMornings {
         if (LocalTime.now(calendar.zone()).isBefore(FROM)) {
             return;
         }
-        try {
-            lists.freshAll();
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds what is left.
-            LOG.debug("lists were not brought up to date: {}", e.getClass().getSimpleName());
-        }
+        lists.freshAll();
     }
 }

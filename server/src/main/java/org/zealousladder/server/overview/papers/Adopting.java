@@ -1,7 +1,5 @@
 package org.zealousladder.server.overview.papers;
 
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -10,8 +8,6 @@ import org.springframework.stereotype.Component;
 @Component
 @ConditionalOnWebApplication
 class Adopting {
-    private static final Logger LOG = LoggerFactory.getLogger(Adopting.class);
-
     private final PapersService papers;
 
     Adopting(PapersService papers) {
@@ -20,11 +16,6 @@ class Adopting {
 
     @Scheduled(fixedDelay = 5_000)
     void look() {
-        try {
-            papers.adopt();
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds what is left.
-            LOG.debug("not adopted: {}", e.getClass().getSimpleName());
-        }
+        papers.adopt();
     }
 }

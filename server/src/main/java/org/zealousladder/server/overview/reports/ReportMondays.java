@@ -54,12 +54,7 @@ class ReportMondays {
         if (!mail.set() || LocalTime.now(calendar.zone()).isBefore(FROM)) {
             return;
         }
-        try {
-            send(calendar.today());
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; the next look finds who is left.
-            LOG.debug("no reports were sent: {}", e.getClass().getSimpleName());
-        }
+        send(calendar.today());
     }
 
     /** All of the week that {@code today} is in which have not been sent yet. @return how many */

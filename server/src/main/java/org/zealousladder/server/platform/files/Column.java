@@ -2,6 +2,7 @@ package org.zealousladder.server.platform.files;
 
 import java.util.List;
 import org.zealousladder.core.Coded;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.server.platform.texts.Texts;
 import org.zealousladder.server.platform.words.Grades;
 import org.zealousladder.server.platform.words.Spreadsheet;
@@ -21,6 +22,8 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
         WHOLE("integer"),
         /** {@code KG}, or a number from 1 to 13, as schools write it. */
         GRADE("integer"),
+        /** What the form or passage is called that a score was taken on. */
+        FORM("text"),
         CHOICE("text");
 
         private final String sql;
@@ -76,6 +79,9 @@ public record Column(String name, Type type, boolean required, boolean mayBeEmpt
                 if (!choices.contains(text)) {
                     throw new IllegalArgumentException("'" + text + "' is not known here; use " + String.join(", ", choices) + ".");
                 }
+            }
+            case FORM -> {
+                return FormName.of(Texts.clean(Spreadsheet.plain(text))).map(FormName::text).orElse("");
             }
             case TEXT -> {
                 return Texts.clean(Spreadsheet.plain(text));

@@ -2,6 +2,7 @@ package org.zealousladder.server.platform.files;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import org.zealousladder.core.scores.FormName;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -63,6 +64,7 @@ public final class TableDescription {
                 }
             }
             case GRADE -> datatype.put("base", "string").put("format", "KG|[1-9]|1[0-3]");
+            case FORM -> datatype.put("base", "string").put("maxLength", FormName.LONGEST);
             case TEXT -> datatype.put("base", "string");
         }
         return datatype;

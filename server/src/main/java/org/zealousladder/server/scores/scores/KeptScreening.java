@@ -1,8 +1,6 @@
 package org.zealousladder.server.scores.scores;
 
 import java.util.List;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -16,8 +14,6 @@ import org.zealousladder.server.platform.who.Viewer;
 @Component
 @ConditionalOnWebApplication
 class KeptScreening {
-    private static final Logger LOG = LoggerFactory.getLogger(KeptScreening.class);
-
     private final JdbcClient db;
     private final TransactionTemplate transaction;
     private final int many;
@@ -30,12 +26,7 @@ class KeptScreening {
 
     @Scheduled(initialDelayString = "${ladder.scores.look:10000}", fixedDelayString = "${ladder.scores.look:300000}")
     void look() {
-        try {
-            keep();
-        } catch (RuntimeException e) {
-            // The records may be away for a moment; until the next look all is looked up as before.
-            LOG.debug("screening scores were not kept: {}", e.getClass().getSimpleName());
-        }
+        keep();
     }
 
     /** Each step in a transaction of its own: the second must come after everybody can see the first. */

@@ -9,10 +9,12 @@ import org.zealousladder.core.scores.ScoreStatus;
  * A score as known on a day. {@code value} is there exactly when the status is {@code scored}.
  *
  * @param windowId the screening window that a make-up was taken for; otherwise null, and the day tells
+ * @param form what the form or passage that it was taken on is called; null where nothing is known of it, and in screening, where it is not asked for
  */
-public record Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status, @Nullable Integer windowId) {
+public record Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status, @Nullable Integer windowId,
+        @Nullable String form) {
     public Score(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status) {
-        this(id, studentId, measureId, takenOn, value, status, null);
+        this(id, studentId, measureId, takenOn, value, status, null, null);
     }
 
     /**

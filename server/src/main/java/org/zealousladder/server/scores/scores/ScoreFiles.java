@@ -1,6 +1,7 @@
 package org.zealousladder.server.scores.scores;
 
 import static org.zealousladder.server.platform.files.Column.Type.DATE;
+import static org.zealousladder.server.platform.files.Column.Type.FORM;
 import static org.zealousladder.server.platform.files.Column.Type.NUMBER;
 import static org.zealousladder.server.platform.files.Column.Type.TEXT;
 
@@ -21,13 +22,15 @@ class ScoreFiles implements DeclaresFiles {
     /** An imported score counts as known from the day it was taken, unless the file says otherwise; a correction from today. */
     static final FileKind SCORES = FileKind.named("scores", "scores").least(Viewer.Role.TEACHER)
             .columns(Column.of("student", TEXT), Column.of("measure", TEXT), Column.of("date", DATE), Column.of("score", NUMBER).emptyAllowed(),
-                    Column.choice("status", false, ScoreStatus.inFiles()), Column.optional("known", DATE))
+                    Column.choice("status", false, ScoreStatus.inFiles()), Column.optional("form", FORM), Column.optional("known", DATE))
             .joined("""
                     select st.row_no, st.student, st.measure, st.date, st.score, coalesce(st.status, 'scored') as status, st.known,
                            s.id as student_id, m.id as measure_id, m.lowest, m.highest, m.decimals, m.ends, c.id as old_id, k.name as closed,
+                           case when coalesce(st.status, 'scored') = 'scored' then coalesce(nullif(st.form, ''), c.form) end as form,
                            a.total as added, a.parts as added_parts,
                            case when c.id is null then 'new'
-                                when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score then 'unchanged'
+                                when c.status = coalesce(st.status, 'scored') and c.value is not distinct from st.score
+                                 and (coalesce(st.status, 'scored') <> 'scored' or nullif(st.form, '') is null or st.form is not distinct from c.form) then 'unchanged'
                                 else 'changed' end as outcome
                       from stage st
                       left join (select ps.student, ps.date, p.part_of, count(*) as parts, sum(ps.score) as total
@@ -56,21 +59,21 @@ class ScoreFiles implements DeclaresFiles {
             .problem("date", "closed is not null and outcome <> 'unchanged'",
                     "'The window ' || closed || ' is closed for this student; a coordinator can open it again under Tiers.'")
             .problem("known", "known < date or known > " + TODAY, "'A score is known on the day it was taken or later, and not in the future.'")
-            .key("student_id, measure_id, date").payload("%s.score, %s.status")
+            .key("student_id, measure_id, date").payload("%s.score, %s.status, %s.form")
             .apply("""
                     create temporary table correction on commit drop as
-                    select nextval(pg_get_serial_sequence('scores_score', 'id')) as id, old_id, student_id, measure_id, date, score, status
+                    select nextval(pg_get_serial_sequence('scores_score', 'id')) as id, old_id, student_id, measure_id, date, score, status, form
                       from accepted where outcome = 'changed'""")
             .apply("""
                     update scores_score s set superseded_by = c.id, superseded_on = greatest(%s, s.known_from)
                       from correction c where s.id = c.old_id""".formatted(TODAY))
             .apply("""
-                    insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id)
-                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, (select scope_person()), 'corrected by a file', o.window_id
+                    insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, form)
+                    select c.id, c.student_id, c.measure_id, c.date, c.score, c.status, 'imported', o.superseded_on, (select scope_person()), 'corrected by a file', o.window_id, c.form
                       from correction c join scores_score o on o.id = c.old_id""")
             .apply("""
-                    insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by)
-                    select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), (select scope_person())
+                    insert into scores_score (student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, form)
+                    select student_id, measure_id, date, score, status, 'imported', coalesce(known, date), (select scope_person()), form
                       from accepted where outcome = 'new'""")
             .apply("select scores_add_up(array_agg(student_id), array_agg(measure_id), array_agg(date)) from accepted where outcome <> 'unchanged'")
             .build();
@@ -83,6 +86,7 @@ class ScoreFiles implements DeclaresFiles {
             .field(Column.optional("score", NUMBER), "Score", List.of("absent", "exempt", "invalid"), "status")
             .field(Column.choice("status", false, ScoreStatus.inFiles()), "Status")
             .field(Column.optional("known", DATE), "Known since")
+            .field(Column.optional("form", FORM), "Form or passage")
             .helper("given_name", "Student's given name")
             .helper("family_name", "Student's family name")
             .helper("class", "Student's class")

@@ -27,24 +27,28 @@ class ScoresController {
         this.once = once;
     }
 
-    /** @param sure whether an unlikely jump was asked about and is kept */
+    /**
+     * @param sure whether an unlikely jump was asked about and is kept
+     * @param form the name of the form or passage it was taken on
+     */
     record NewScore(int studentId, int measureId, @NotNull(message = "give the date") LocalDate takenOn, @Nullable Double value,
-            @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Boolean sure) {}
+            @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status, @Nullable Boolean sure, @Nullable String form) {}
 
+    /** @param form the name of the form or passage; empty for none, absent: as it is on record */
     record Correction(@Nullable Double value, @NotNull(message = "say what it is: scored, absent, exempt or invalid") ScoreStatus status,
-            @Nullable @Size(max = 500) String reason, @Nullable Boolean sure) {}
+            @Nullable @Size(max = 500) String reason, @Nullable Boolean sure, @Nullable String form) {}
 
     @PostMapping("/api/scores")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void enter(@Valid @RequestBody NewScore form, @RequestHeader(name = OnceService.KEY, required = false) @Nullable String key) {
         once.run(key, form, () -> scores.enter(ScoreEntry.of(form.studentId(), form.measureId(), form.takenOn(), form.value(), form.status())
-                .sure(Boolean.TRUE.equals(form.sure()))));
+                .sure(Boolean.TRUE.equals(form.sure())).named(form.form())));
     }
 
     @PostMapping("/api/scores/{id}/corrections")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void correct(@PathVariable long id, @Valid @RequestBody Correction form, @RequestHeader(name = OnceService.KEY, required = false) @Nullable String key) {
         once.run(key, List.of(id, form), () -> scores.correct(id, new ScoreEntry(0, 0, LocalDate.EPOCH, form.value(), form.status(), null, null, form.reason(),
-                Boolean.TRUE.equals(form.sure()))));
+                Boolean.TRUE.equals(form.sure()), form.form())));
     }
 }

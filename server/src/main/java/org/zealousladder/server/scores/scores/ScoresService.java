@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.zealousladder.core.scores.FormName;
 import org.zealousladder.core.scores.Jump;
 import org.zealousladder.core.scores.ScoreScale;
 import org.zealousladder.core.scores.ScoreStatus;
@@ -30,6 +32,8 @@ import org.zealousladder.server.school.roster.RosterService;
 /** Reads scores as known on a day; enters and corrects them. A correction keeps the score it replaces. */
 @Service
 public class ScoresService {
+    private static final int MOST_FORMS = 60;
+
     private final ScoresStore store;
     private final MeasuresService measures;
     private final WindowsService allWindows;
@@ -153,8 +157,9 @@ public class ScoresService {
         requireNoSum(measure, entry);
         requireLikely(measure, entry);
         Score there = store.current(entry.studentId(), entry.measureId(), entry.takenOn()).orElse(null);
+        String form = form(entry, null);
         if (there != null && there.status() == ScoreStatus.WITHDRAWN) {
-            replace(store.byId(there.id()).orElseThrow(), entry.because(null));
+            replace(store.byId(there.id()).orElseThrow(), entry.because(null).named(form));
             addUp(measure, entry);
             return;
         }
@@ -164,7 +169,7 @@ public class ScoresService {
                             + (there.value() != null ? "a score of " + Words.plain(there.value()) : "an entry '" + there.status().code() + "'")
                             + " for that day. Correct that one instead; yours was not saved.");
         }
-        store.insert(store.nextId(), entry, calendar.today(), Viewer.current().id());
+        store.insert(store.nextId(), entry.named(form), calendar.today(), Viewer.current().id());
         addUp(measure, entry);
     }
 
@@ -183,16 +188,64 @@ public class ScoresService {
         }
         Measure measure = measures.measure(old.measureId());
         check(measure, old.takenOn(), entry.value(), entry.status());
-        if (entry.status() == old.status() && Objects.equals(entry.value(), old.value())) {
+        String form = form(entry, old.form());
+        if (entry.status() == old.status() && Objects.equals(entry.value(), old.value()) && Objects.equals(form, old.form())) {
             throw Refusal.invalid("value", "That is what is recorded already; nothing was changed.");
         }
         ScoreEntry now = new ScoreEntry(old.studentId(), old.measureId(), old.takenOn(), entry.value(), entry.status(), old.windowId(), entry.forms(),
-                entry.reason(), entry.sure());
+                entry.reason(), entry.sure(), form);
         requireOpen(measure, now);
         requireNoSum(measure, now);
-        requireLikely(measure, now);
+        if (!Objects.equals(entry.value(), old.value())) {
+            requireLikely(measure, now);
+        }
         replace(old, now);
         addUp(measure, now);
+    }
+
+    /** What the form is called, of those who took one; null for nothing. */
+    private static @Nullable String form(ScoreEntry entry, @Nullable String onRecord) {
+        return entry.status() != ScoreStatus.SCORED ? null : entry.form() == null ? onRecord : form(entry.form());
+    }
+
+    /**
+     * A form's name as it is kept; null for none.
+     *
+     * @throws Refusal 422 with a sentence when it cannot be one
+     */
+    public static @Nullable String form(@Nullable String typed) {
+        try {
+            return FormName.of(typed).map(FormName::text).orElse(null);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.invalid("form", String.valueOf(e.getMessage()));
+        }
+    }
+
+    /**
+     * Says of some scores on which form or passage they were taken, all or none.
+     *
+     * @param form empty or null: nothing is known of it
+     * @throws Refusal 404 where one is not among the viewer's students', 409 {@code conflict} where one is not the current one any more or its window is closed
+     */
+    @Transactional
+    public void name(Collection<Long> ids, @Nullable String form) {
+        Set<Long> all = Set.copyOf(ids);
+        String name = form(form);
+        ScoresStore.Nameable which = store.nameable(all);
+        if (which.seen() < all.size()) {
+            throw Refusal.notFound("There is no such score among your students'.");
+        }
+        if (which.free() < all.size()) {
+            throw Refusal
+                    .conflict("Some of these scores have been changed meanwhile, or their window is closed. The form was not saved; look at the scores again.");
+        }
+        store.name(all, name, calendar.today(), Viewer.current().id());
+    }
+
+    /** What the forms of a measure that some students took in the last year were called, the newest first, at most {@value #MOST_FORMS}. */
+    @Transactional(readOnly = true)
+    public List<String> formNames(Collection<Integer> students, int measureId) {
+        return students.isEmpty() ? List.of() : store.formNames(students, measureId, calendar.today(), 366, MOST_FORMS);
     }
 
     private void addUp(Measure measure, ScoreEntry entry) {

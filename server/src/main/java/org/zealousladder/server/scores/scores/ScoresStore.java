@@ -2,6 +2,9 @@ package org.zealousladder.server.scores.scores;
 
 import static java.util.Objects.requireNonNull;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Types;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.Collection;
@@ -24,18 +27,11 @@ import org.zealousladder.server.platform.sql.Known;
 @Repository
 class ScoresStore {
     private static final String KNOWN = " and s.status <> 'withdrawn' and s.taken_on <= :asOf and" + Known.asOf("s");
-    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id from scores_score s ";
+    private static final String COLUMNS = "select s.id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.window_id, s.form from scores_score s ";
 
-    /** By hand, since a school's view reads tens of thousands of them. */
-    private static final RowMapper<Score> SCORE = (r, n) -> {
-        // Asking for the plain type is several times as quick as asking for one that can be null.
-        double number = r.getDouble(5);
-        Double value = r.wasNull() ? null : (Double) number;
-        int place = r.getInt(7);
-        Integer window = r.wasNull() ? null : (Integer) place;
-        return new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class), value, ScoreStatus.of(r.getString(6)), window);
-    };
-
+    /** Those whose forms are asked for. */
+    private static final RowMapper<Score> WITH_FORM = (r, n) -> score(r, r.getString(8));
+    private static final RowMapper<Score> SCORE = (r, n) -> score(r, null);
     private static final int ROWS_AT_ONCE = 2_000;
 
     private final JdbcClient db;
@@ -44,12 +40,23 @@ class ScoresStore {
         this.db = db;
     }
 
+    /** By hand, since a school's view reads tens of thousands of them. */
+    private static Score score(ResultSet r, @Nullable String form) throws SQLException {
+        // Asking for the plain type is several times as quick as asking for one that can be null.
+        double number = r.getDouble(5);
+        Double value = r.wasNull() ? null : (Double) number;
+        int place = r.getInt(7);
+        Integer window = r.wasNull() ? null : (Integer) place;
+        return new Score(r.getLong(1), r.getInt(2), r.getInt(3), r.getObject(4, LocalDate.class), value, ScoreStatus.of(r.getString(6)), window, form);
+    }
+
     List<Score> of(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
-        return between(students, measures, from, asOf).query(SCORE).list();
+        return between(students, measures, from, asOf).query(WITH_FORM).list();
     }
 
     void each(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf, Consumer<Score> each) {
-        between(students, measures, from, asOf).withFetchSize(ROWS_AT_ONCE).query((RowCallbackHandler) r -> each.accept(requireNonNull(SCORE.mapRow(r, 0))));
+        between(students, measures, from, asOf).withFetchSize(ROWS_AT_ONCE)
+                .query((RowCallbackHandler) r -> each.accept(requireNonNull(WITH_FORM.mapRow(r, 0))));
     }
 
     private JdbcClient.StatementSpec between(Collection<Integer> students, Collection<Integer> measures, LocalDate from, LocalDate asOf) {
@@ -64,7 +71,7 @@ class ScoresStore {
                 + KNOWN + " order by s.student_id, s.measure_id, s.taken_on")
                 .param("students", of.stream().map(ScoresService.StudentMeasure::studentId).toArray(Integer[]::new))
                 .param("measures", shorts(of.stream().map(ScoresService.StudentMeasure::measureId).toList()))
-                .param("from", from).param("asOf", asOf).query(SCORE).list();
+                .param("from", from).param("asOf", asOf).query(WITH_FORM).list();
     }
 
     /** The screening scores: see the function. */
@@ -105,12 +112,12 @@ class ScoresStore {
 
     List<Score> ofStudent(int student, LocalDate asOf) {
         return db.sql(COLUMNS + " where s.student_id = :student" + KNOWN + " order by s.measure_id, s.taken_on")
-                .param("student", student).param("asOf", asOf).query(SCORE).list();
+                .param("student", student).param("asOf", asOf).query(WITH_FORM).list();
     }
 
     List<ScoreVersion> history(int student, int measure, LocalDate asOf) {
         return db.sql("""
-                select s.id, s.taken_on, s.value, s.status, s.source, s.recorded_at, p.name as recorded_by, s.reason, s.superseded_by
+                select s.id, s.taken_on, s.value, s.status, s.source, s.recorded_at, p.name as recorded_by, s.reason, s.superseded_by, s.form
                   from scores_score s left join people_person p on p.id = s.recorded_by
                  where s.student_id = :student and s.measure_id = :measure and s.known_from <= :asOf
                  order by s.taken_on desc, s.recorded_at desc, s.id desc""")
@@ -120,15 +127,16 @@ class ScoresStore {
     Optional<Score> current(int student, int measure, LocalDate takenOn) {
         return db.sql(COLUMNS + """
                  where s.student_id = :student and s.measure_id = :measure and s.taken_on = :takenOn and s.superseded_by is null""")
-                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(SCORE).optional();
+                .param("student", student).param("measure", measure).param("takenOn", takenOn).query(WITH_FORM).optional();
     }
 
     record Versioned(long id, int studentId, int measureId, LocalDate takenOn, @Nullable Double value, ScoreStatus status,
-            LocalDate knownFrom, @Nullable Long supersededBy, @Nullable Integer windowId) {}
+            LocalDate knownFrom, @Nullable Long supersededBy, @Nullable Integer windowId,
+            @Nullable String form) {}
 
     Optional<Versioned> byId(long id) {
         return db.sql("""
-                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by, window_id from scores_score where id = :id""")
+                select id, student_id, measure_id, taken_on, value, status, known_from, superseded_by, window_id, form from scores_score where id = :id""")
                 .param("id", id).query(Versioned.class).optional();
     }
 
@@ -145,11 +153,50 @@ class ScoresStore {
     /** A new row: the entry, and when and by whom it became known. */
     void insert(long id, ScoreEntry entry, LocalDate knownFrom, int by) {
         db.sql("""
-                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms)
-                values (:id, :studentId, :measureId, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :makeUpFor, :formsTyped::double precision[])""")
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms, form)
+                values (:id, :studentId, :measureId, :takenOn, :value, :status, 'entered', :knownFrom, :by, :reason, :makeUpFor, :formsTyped::double precision[], :form)""")
                 .paramSource(new BoundTo(entry).and("id", id).and("knownFrom", knownFrom).and("by", by)
                         .and("formsTyped", entry.forms() == null ? null : entry.forms().toArray(Double[]::new)))
                 .update();
+    }
+
+    /** Of some scores. @param seen how many the viewer sees @param free how many of these are still the current ones, scored, and in no window that is closed */
+    record Nameable(int seen, int free) {}
+
+    Nameable nameable(Collection<Long> ids) {
+        return db.sql("""
+                select count(*)::integer as seen, count(*) filter (where s.superseded_by is null and s.status = 'scored'
+                         and not exists (select from measures_closed() k where k.student_id = s.student_id and k.area = m.area
+                                            and (k.window_id = s.window_id or s.window_id is null and s.taken_on between k.starts and k.ends)))::integer as free
+                  from scores_score s join measures_measure m on m.id = s.measure_id where s.id = any(:ids)""")
+                .param("ids", ids.toArray(Long[]::new)).query(Nameable.class).single();
+    }
+
+    /** Says of current scores what their form is called, null for nothing: those of which something else was said are replaced. */
+    int name(Collection<Long> ids, @Nullable String form, LocalDate today, int by) {
+        return db.sql("""
+                with named as (
+                  select s.id, nextval(pg_get_serial_sequence('scores_score', 'id')) as next_id
+                    from scores_score s where s.id = any(:ids) and s.superseded_by is null and s.form is distinct from :form::text),
+                replaced as (
+                  update scores_score s set superseded_by = n.next_id, superseded_on = greatest(:today::date, s.known_from)
+                    from named n where s.id = n.id and s.superseded_by is null
+                  returning n.next_id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.source, s.superseded_on, s.window_id, s.forms)
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, window_id, forms, form)
+                select next_id, student_id, measure_id, taken_on, value, status, case source when 'added-up' then source else 'entered' end, superseded_on, :by, window_id,
+                       forms, :form from replaced""")
+                .param("ids", ids.toArray(Long[]::new)).param("form", form, Types.VARCHAR).param("today", today).param("by", by).update();
+    }
+
+    /** What forms of a measure were called in the last {@code days}, the newest first. */
+    List<String> formNames(Collection<Integer> students, int measure, LocalDate today, int days, int most) {
+        return db.sql("""
+                select form from scores_score
+                 where student_id = any(:students) and measure_id = :measure and taken_on between :today::date - :days and :today::date and superseded_by is null
+                   and form is not null
+                 group by form order by max(taken_on) desc, form limit :most""")
+                .param("students", students.toArray(Integer[]::new)).param("measure", measure).param("today", today).param("days", days)
+                .param("most", most).query(String.class).list();
     }
 
     /** Adds up the parts of a day, where the measure is one of them or their whole. */

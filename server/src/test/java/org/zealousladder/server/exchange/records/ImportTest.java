@@ -300,7 +300,8 @@ class ImportTest extends ServerTest {
                         + c.at("/datatype/format").asString("") + " " + c.get("required").asBoolean())
                 .toList();
         assertEquals(List.of("student string  true", "measure string  true", "date date yyyy-MM-dd true", "score number  false",
-                "status string scored|absent|exempt|invalid false", "known date yyyy-MM-dd false"), columns);
+                "status string scored|absent|exempt|invalid false", "form string  false",
+                "known date yyyy-MM-dd false"), columns);
         read(person("m.tveit"), "/api/records/kinds/nothing-metadata.json").andExpect(refused("404 not-found"));
         JsonNode table = body(send(person("r.oduya"), "/api/table/export",
                 Map.of("who", "class-" + classId("2025-KITTIWAKE"), "year", thisYear(), "asOf", "2026-03-13", "format",

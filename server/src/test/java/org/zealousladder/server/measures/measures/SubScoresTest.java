@@ -172,4 +172,29 @@ class SubScoresTest extends ScreeningTest {
         signOutHere();
         assertEquals(3, wrong.refusals().size(), wrong.refusals().toString());
     }
+
+    @Test
+    void aSumKeepsItsFormWhenAPartIsPutRight() throws Exception {
+        type(ada, code + "-a", 5);
+        type(ada, code + "-b", 6);
+        assertEquals("none", form(ada));
+        long id = asking(Viewer.SYSTEM,
+                () -> db.sql("select id from scores_score where student_id = :s and measure_id = :m and superseded_by is null").param("s", ada)
+                        .param("m", measure(code)).query(Long.class).single());
+        send(teacher, "/api/strip/form", Map.of("scores", List.of(id), "form", "Sheet B")).andExpect(status().isNoContent());
+        assertEquals("11 added-up", total(ada));
+        assertEquals("Sheet B", form(ada));
+        take("student,measure,date,score", "2025-PARTS" + made + "-Ada," + code + "-a,2026-01-12,7");
+        assertEquals("13 added-up", total(ada));
+        assertEquals("Sheet B", form(ada));
+        take("student,measure,date,score,status", "2025-PARTS" + made + "-Ada," + code + "-a,2026-01-12,,absent");
+        assertEquals("none", form(ada), "without a part there is no sum, and nothing that it was taken on");
+    }
+
+    private String form(int student) {
+        return asking(Viewer.SYSTEM, () -> db
+                .sql("""
+                select coalesce(form, 'none') from scores_score where student_id = :s and measure_id = :m and taken_on = '2026-01-12' and superseded_by is null""")
+                .param("s", student).param("m", measure(code)).query(String.class).single());
+    }
 }

@@ -225,7 +225,7 @@ public final class Lines {
             case NUMBER -> Cells.hasComma(text) ? Cause.COMMA : Cause.WORD;
             case CHOICE, WHOLE, GRADE -> Cause.WORD;
             case DATE -> Cause.DAY;
-            case TEXT -> Cause.OTHER;
+            case FORM, TEXT -> Cause.OTHER;
         };
     }
 
