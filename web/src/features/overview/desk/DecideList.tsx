@@ -93,7 +93,7 @@ function DecideRow({
   const open = link('/trends', { open: String(card.student.id), measure: String(card.measure.id) });
   if (!card.proposal) return null;
   return (
-    <li className="keep grid grid-cols-[16px_1fr] sm:grid-cols-[16px_128px_1fr_150px] gap-x-3 gap-y-1 py-2 border-t border-hair items-center">
+    <li className="keep grid grid-cols-[16px_1fr] sm:grid-cols-[16px_118px_1fr_142px] gap-x-3 gap-y-1 py-2 border-t border-hair items-center">
       <span>{tier ? <TierMark tier={tier} size={19} /> : null}</span>
       <span className="font-semibold leading-tight">
         <Link to={link(`/students/${card.student.id}`)} className="text-ink no-underline hover:underline">
@@ -131,7 +131,7 @@ function DecideRow({
         aria-label={`Open the chart of ${nameOf(card.student)}, ${card.measure.name}`}
         className="col-start-2 sm:col-start-auto max-w-[220px]"
       >
-        <TrendChart card={card} frame={commonFrame([card])} width={150} height={58} size="mini" />
+        <TrendChart card={card} frame={commonFrame([card])} width={142} height={58} size="mini" />
       </Link>
     </li>
   );

@@ -29,7 +29,7 @@ export default function DeskPage() {
   return (
     <>
       <DeskNav />
-      <div className="grid lg:grid-cols-[1.75fr_1fr] gap-x-11 gap-y-8">
+      <div className="grid lg:grid-cols-[2fr_1fr] gap-x-11 gap-y-8">
         <h1 className="sr-only">Desk</h1>
         <div>
           <DecideList desk={desk.data} onAll={() => setFirst(ALL)} busy={desk.isFetching && first === ALL} />
