@@ -42,6 +42,18 @@ const one = (items: Item[]): Item => {
   return items[0] as Item;
 };
 
+test('a score keeps the form on record unless another is said, and an absence has none', () => {
+  const item = (wanted: Wanted, form?: string): Item => {
+    const base = { scoreId: 9, status: 'scored' as const, value: 60, form: 'The gull' };
+    const made = draft(1, wanted, base);
+    return { ...made, target: { ...made.target, form } as Item['target'], id: 1, tried: 0 };
+  };
+  expect(asRecord(item(scored(61))).form).toBe('The gull');
+  expect(asRecord(item(scored(61), 'The ferry')).form).toBe('The ferry');
+  expect(asRecord(item({ status: 'absent', values: [] }, 'The ferry')).form).toBeUndefined();
+  expect(asRecord(item(TAKEN_BACK))).toEqual({});
+});
+
 describe('what is typed over something that waits', () => {
   test('takes its place while it was never sent', () => {
     const items = enqueued(enqueued([], draft(1, scored(70)), 1), draft(1, scored(71)), 2);

@@ -19,6 +19,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
   const { items, saved, cutOff } = useOutbox();
   const [day, setDay] = useState(choices.today);
   const [text, setText] = useState('');
+  const [form, setForm] = useState('');
   const [status, setStatus] = useState<keyof typeof STATUSES>('scored');
   const [wrong, setWrong] = useState<string>();
   const [sent, setSent] = useState<string>();
@@ -42,7 +43,13 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
       );
       return;
     }
-    const target: Target = { kind: 'day', studentId: card.student.id, measureId: card.measure.id, day };
+    const target: Target = {
+      kind: 'day',
+      studentId: card.student.id,
+      measureId: card.measure.id,
+      day,
+      form: form.trim() || undefined,
+    };
     const cell = cellOf(target);
     void outbox.put({
       cell,
@@ -60,6 +67,7 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
     setSent(cell);
     setWrong(undefined);
     setText('');
+    setForm('');
     setStatus('scored');
     input.current?.focus();
   };
@@ -90,7 +98,17 @@ export function ScoreForm({ card, focus }: { card: TrendCard; focus: boolean }) 
             className="w-full"
           />
         </Field>
-        <div className="self-end">
+        <Field label="Form or passage">
+          <input
+            maxLength={60}
+            autoComplete="off"
+            disabled={status !== 'scored'}
+            value={form}
+            onChange={(e) => setForm(e.target.value)}
+            className="w-full"
+          />
+        </Field>
+        <div>
           <Button look="solid" type="submit">
             Save
           </Button>

@@ -106,7 +106,7 @@ function Correction({ version, onDone }: { version: Version; onDone: () => void 
       />
       <Choice aria-label="What happened" value={status} options={STATUSES} onChange={setStatus} />
       <input
-        aria-label="Form or passage"
+        aria-label="Right form or passage"
         placeholder="Form or passage, if known"
         maxLength={60}
         disabled={status !== 'scored'}

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.io.InputStream;
@@ -56,7 +57,10 @@ class ReportsPageTest extends BrowserTest {
         tick("Taking part").uncheck();
         assertThat(part).hasCount(0);
         button("Make a PDF").click();
-        Download pdf = page.waitForDownload(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Save the PDF")).click());
+        // Papers get what others leave of the processors: on a busy machine that takes its time.
+        Locator save = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Save the PDF"));
+        assertThat(save).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
+        Download pdf = page.waitForDownload(save::click);
         assertTrue(Files.size(pdf.path()) > 10_000);
     }
 

@@ -45,6 +45,7 @@ class SliceTest extends BrowserTest {
         assertThat(dialog()).containsText("Chance of the goal under 1 %");
         int points = dialog().locator("svg circle").count();
 
+        dialog().getByLabel("Form or passage", new Locator.GetByLabelOptions().setExact(true)).fill("The ferry");
         dialog().getByLabel("Score", new Locator.GetByLabelOptions().setExact(true)).fill("240");
         page.keyboard().press("Enter");
         assertThat(dialog()).containsText("Sure? 240 is 183 above the 57 of 12 Mar 2026.");
@@ -60,7 +61,8 @@ class SliceTest extends BrowserTest {
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Correct the score of 13 Mar 2026")).click();
         dialog().getByLabel("Right score").fill("62");
         dialog().getByLabel("Why").fill("mistyped");
-        dialog().getByLabel("Form or passage").fill("The gull");
+        assertThat(dialog().getByLabel("Right form or passage")).hasValue("The ferry");
+        dialog().getByLabel("Right form or passage").fill("The gull");
         page.keyboard().press("Enter");
         assertThat(dialog().locator("del")).hasText("240");
         assertThat(dialog().getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("The gull, mistyped"))).hasCount(1);

@@ -49,7 +49,7 @@ class StripController {
     }
 
     /** On which form or passage some scores were taken; absent or empty: nothing is known of it. */
-    record NamedForm(@NotEmpty @Size(max = 2000) List<Long> scores, @Nullable String form) {}
+    record NamedForm(@NotEmpty @Size(max = 2000) List<@NotNull Long> scores, @Nullable String form) {}
 
     @PostMapping("/form")
     @ResponseStatus(HttpStatus.NO_CONTENT)

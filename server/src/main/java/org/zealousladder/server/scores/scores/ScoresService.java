@@ -196,9 +196,14 @@ public class ScoresService {
                 entry.reason(), entry.sure(), form);
         requireOpen(measure, now);
         requireNoSum(measure, now);
-        if (!Objects.equals(entry.value(), old.value())) {
-            requireLikely(measure, now);
+        if (entry.status() == old.status() && Objects.equals(entry.value(), old.value())) {
+            // Only its name: what was scored on several forms stays with it.
+            if (store.name(List.of(id), form, now.reason(), calendar.today(), Viewer.current().id()) == 0) {
+                throw alreadyCorrected();
+            }
+            return;
         }
+        requireLikely(measure, now);
         replace(old, now);
         addUp(measure, now);
     }
@@ -239,7 +244,7 @@ public class ScoresService {
             throw Refusal
                     .conflict("Some of these scores have been changed meanwhile, or their window is closed. The form was not saved; look at the scores again.");
         }
-        store.name(all, name, calendar.today(), Viewer.current().id());
+        store.name(all, name, null, calendar.today(), Viewer.current().id());
     }
 
     /** What the forms of a measure that some students took in the last year were called, the newest first, at most {@value #MOST_FORMS}. */

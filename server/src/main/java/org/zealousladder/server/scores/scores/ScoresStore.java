@@ -173,7 +173,7 @@ class ScoresStore {
     }
 
     /** Says of current scores what their form is called, null for nothing: those of which something else was said are replaced. */
-    int name(Collection<Long> ids, @Nullable String form, LocalDate today, int by) {
+    int name(Collection<Long> ids, @Nullable String form, @Nullable String reason, LocalDate today, int by) {
         return db.sql("""
                 with named as (
                   select s.id, nextval(pg_get_serial_sequence('scores_score', 'id')) as next_id
@@ -182,10 +182,11 @@ class ScoresStore {
                   update scores_score s set superseded_by = n.next_id, superseded_on = greatest(:today::date, s.known_from)
                     from named n where s.id = n.id and s.superseded_by is null
                   returning n.next_id, s.student_id, s.measure_id, s.taken_on, s.value, s.status, s.source, s.superseded_on, s.window_id, s.forms)
-                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, window_id, forms, form)
-                select next_id, student_id, measure_id, taken_on, value, status, case source when 'added-up' then source else 'entered' end, superseded_on, :by, window_id,
+                insert into scores_score (id, student_id, measure_id, taken_on, value, status, source, known_from, recorded_by, reason, window_id, forms, form)
+                select next_id, student_id, measure_id, taken_on, value, status, case source when 'added-up' then source else 'entered' end, superseded_on, :by, :reason, window_id,
                        forms, :form from replaced""")
-                .param("ids", ids.toArray(Long[]::new)).param("form", form, Types.VARCHAR).param("today", today).param("by", by).update();
+                .param("ids", ids.toArray(Long[]::new)).param("form", form, Types.VARCHAR).param("reason", reason, Types.VARCHAR)
+                .param("today", today).param("by", by).update();
     }
 
     /** What forms of a measure were called in the last {@code days}, the newest first. */

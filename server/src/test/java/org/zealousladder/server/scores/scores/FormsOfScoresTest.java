@@ -102,6 +102,28 @@ class FormsOfScoresTest extends ScreeningTest {
         assertEquals(List.of("- none", "61 The gull"), versions(ada));
     }
 
+    /** What was scored on each of three stays, whoever says what they were called, and where. */
+    @Test
+    void aMedianKeepsWhatItIsTheMedianOf() throws Exception {
+        newClass("2025-FORMF", 3, "r.oduya", "Ada");
+        String ada = "Ada 2025-FORMF";
+        Viewer teacher = person("r.oduya");
+        long first = body(
+                send(teacher, "/api/strip", Map.of("studentId", student(ada), "measureId", measure("oral-reading"), "day", TODAY, "values", List.of(70, 81, 76),
+                        "status", "scored", "sure", true)).andExpect(status().isOk()))
+                .get("scoreId").asLong();
+        send(teacher, "/api/scores/" + first + "/corrections", Map.of("value", 76, "status", "scored", "form", "Sheets 1 to 3", "reason", "forgotten"))
+                .andExpect(status().isNoContent());
+        JsonNode entry = of(strip("2025-FORMF").get("rows"), ada).get("entry");
+        assertEquals("Sheets 1 to 3", entry.get("form").asString());
+        assertEquals("[70.0,81.0,76.0]", entry.get("forms").toString());
+        assertEquals("forgotten", history(ada).get(0).get("reason").asString());
+        name(teacher, List.of(entry.get("scoreId").asLong()), "Sheets 4 to 6").andExpect(status().isNoContent());
+        assertEquals("[70.0,81.0,76.0]", of(strip("2025-FORMF").get("rows"), ada).at("/entry/forms").toString());
+        send(teacher, "/api/scores/" + first + "/corrections", Map.of("value", 76, "status", "scored", "form", "late")).andExpect(refused("409 conflict"));
+        send(teacher, "/api/strip/form", Map.of("scores", java.util.Arrays.asList(first, null))).andExpect(status().isUnprocessableContent());
+    }
+
     @Test
     void theFormOfAllIsSaidOnceForAllOrForNone() throws Exception {
         String code = "2025-FORMC";
