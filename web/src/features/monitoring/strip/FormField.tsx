@@ -61,6 +61,13 @@ export function FormField({ cells, names, typed, onType, onNext }: Props) {
   };
   // What was typed and left without having been saved is offered, too; while it is typed nothing moves.
   const apart = name !== '' && others.length > 0 && (counts.length > 1 || (typed !== undefined && !here));
+  const words = () => {
+    if (isPending) return isPaused ? 'Waiting for the connection; sent by itself.' : 'Saving ...';
+    if (apart) return `${counts.map(([form, n]) => `${form === '' ? 'not said' : form}: ${n}`).join(', ')}.`;
+    if (said) return said;
+    if (name === '') return 'If all read the same one, an easy or a hard one is not taken for growth.';
+    return there.length === 0 ? 'Goes with each score typed from now on.' : '';
+  };
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1 mb-1.5 min-h-[32px] text-[14px]">
       <label htmlFor={`${list}-field`} className="text-soft">
@@ -90,24 +97,7 @@ export function FormField({ cells, names, typed, onType, onNext }: Props) {
         ))}
       </datalist>
       <span id={`${list}-said`} aria-live="polite" className="text-soft text-[13px] no-print">
-        {error ? (
-          <span className="text-danger">{error.message}</span>
-        ) : isPending ? (
-          isPaused ? (
-            'Waiting for the connection; sent by itself.'
-          ) : (
-            'Saving ...'
-          )
-        ) : apart ? (
-          `${counts.map(([form, n]) => `${form === '' ? 'not said' : form}: ${n}`).join(', ')}.`
-        ) : (
-          said ||
-          (name === ''
-            ? 'If all read the same one, an easy or a hard one is not taken for growth.'
-            : there.length === 0
-              ? 'Goes with each score typed from now on.'
-              : '')
-        )}
+        {error ? <span className="text-danger">{error.message}</span> : words()}
       </span>
       {(apart || error) && (
         <Button className="py-0! no-print" disabled={isPending || others.length === 0} onClick={save}>
