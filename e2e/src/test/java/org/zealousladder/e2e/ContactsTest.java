@@ -77,6 +77,7 @@ class ContactsTest extends BrowserTest {
         assertThat(line("Noor Ellery", "Reads on paper now")).isVisible();
         // What was to be looked at again is done with.
         Locator due = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("To look at again"));
+        assertThat(button("Looked at: Noor Ellery")).isVisible();
         int before = due.getByRole(AriaRole.LISTITEM).count();
         button("Looked at: Noor Ellery").click();
         assertThat(due.getByRole(AriaRole.LISTITEM)).hasCount(before - 1);

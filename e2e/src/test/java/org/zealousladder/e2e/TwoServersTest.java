@@ -76,6 +76,16 @@ class TwoServersTest {
         }
     }
 
+    /** Waits until so many more scores are saved than are now: how fast that goes is the machine's matter, that it goes on is ours. */
+    private void areSaved(int more) throws InterruptedException {
+        int enough = saved.size() + more;
+        for (int i = 0; i < 600 && saved.size() < enough && wrong.isEmpty(); i++) {
+            Thread.sleep(100);
+        }
+        assertEquals(List.of(), List.copyOf(wrong));
+        assertTrue(saved.size() >= enough, () -> "work stands still after " + saved.size() + " scores");
+    }
+
     @Test
     void oneIsKilledWhilePeopleWorkAndNothingIsLostAndNoErrorLasts() throws Exception {
         AnyServer coordinator = new AnyServer(addresses, 0, "m.tveit");
@@ -89,7 +99,7 @@ class TwoServersTest {
             thread.start();
             people.add(thread);
         }
-        Thread.sleep(3_000);
+        areSaved(30);
         List<String> reports = new ArrayList<>();
         for (int r = 0; r < 6; r++) {
             reports.add(JsonParser
@@ -97,21 +107,19 @@ class TwoServersTest {
                     .getAsJsonObject().get("id").getAsString());
         }
         ops.well("kill -9 $(server_pid demo-two)");
-        Thread.sleep(6_000);
-        // Beside their own looks at how far it is, which are four a second.
-        assertTrue(asked() > 200, "views were read from the replica: " + asked());
+        areSaved(40);
+        assertTrue(asked() > 70, "views were read from the replica: " + asked());
         ops.well("kill -9 $(database_pid demo-two/replica)");
-        Thread.sleep(4_000);
+        areSaved(40);
         over.set(true);
         for (Thread person : people) {
             person.join();
         }
         assertEquals(List.of(), List.copyOf(wrong));
-        assertTrue(saved.size() > 100, saved.size() + " were saved");
         Set<String> once = new HashSet<>(saved);
         List<String> kept = ops
                 .well("database_value demo-two ladder \"select s.code || ',' || m.code || ',' || c.taken_on || ',' || c.value from scores_score c"
-                        + " join roster_student s on s.id = c.student_id join measures_measure m on m.id = c.measure_id where c.recorded_at > now() - interval '2 minutes'"
+                        + " join roster_student s on s.id = c.student_id join measures_measure m on m.id = c.measure_id where c.recorded_at > now() - interval '10 minutes'"
                         + " and c.superseded_by is null\"")
                 .lines().filter(once::contains).sorted().toList();
         List<String> told = new ArrayList<>(saved);
@@ -128,7 +136,8 @@ class TwoServersTest {
         assertTrue(asked() >= before + 100, "it is asked again once it is back");
     }
 
+    /** How often a table was read in the replica; the servers' own looks at how far it is read none. */
     private static long asked() throws Exception {
-        return Long.parseLong(ops.well("database_value demo-two/replica postgres \"select xact_commit from pg_stat_database where datname = 'ladder'\""));
+        return Long.parseLong(ops.well("database_value demo-two/replica ladder 'select sum(seq_scan + coalesce(idx_scan, 0)) from pg_stat_user_tables'"));
     }
 }
