@@ -75,7 +75,7 @@ screenshots() {
 }
 
 # Each figure stands beside its budget; see docs/architecture.md.
-bench() { # [soak [MINUTES] | calibration]
+bench() { # [soak [MINUTES] | calibration [WORLD...]]
   case "${1:-}" in
     ''|soak|calibration) ;;
     *) die "./ladder bench measures speed; ./ladder bench calibration or ./ladder bench soak [MINUTES] the rest. There is no 'bench $1'." ;;
@@ -85,7 +85,7 @@ bench() { # [soak [MINUTES] | calibration]
   (cd "$ROOT" && mvn -B -q -DskipTests -pl core,standins,bench package dependency:build-classpath -Dmdep.outputFile="$STATE/bench.classpath") || die "The measurements could not be built."
   local classpath=$ROOT/bench/target/classes:$ROOT/standins/target/classes:$ROOT/core/target/classes:$(cat "$STATE/bench.classpath")
   if [ "${1:-}" = soak ]; then bench_soak "$classpath" "${2:-20}"; return; fi
-  if [ "${1:-}" = calibration ]; then java -cp "$classpath" org.zealousladder.bench.CalibrationBenchmark; return; fi
+  if [ "${1:-}" = calibration ]; then shift; java -cp "$classpath" org.zealousladder.bench.CalibrationBenchmark "$@"; return; fi
   java -cp "$classpath" org.zealousladder.bench.FitBenchmark 2>/dev/null
   java -Xmx160m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.PooledBenchmark
   java -Xmx300m -XX:+UseSerialGC -cp "$classpath" org.zealousladder.bench.SteadyBenchmark

@@ -6,6 +6,7 @@ import { useScope } from '../../../lib/scope';
 import { Button } from '../../../ui/Button';
 import { Failed, Loading } from '../../../ui/States';
 import { usePast } from './queries';
+import { verdict } from './verdict';
 
 type Fifth = PastLook['fifths'][number];
 
@@ -131,23 +132,3 @@ function Range({ of }: { of: Fifth }) {
 
 /** A share of what was counted: all is all, which no chance ever is. */
 const counted = (share: number) => `${Math.round(100 * share)} %`;
-
-function verdict(look: PastLook): string {
-  if (look.said === 0) return 'Of none of the goals could anything be said by then.';
-  const { said, met, usualLow, usualHigh } = look;
-  const usual = usualLow === usualHigh ? `${usualLow}` : `${usualLow} to ${usualHigh}`;
-  const whole =
-    met < usualLow
-      ? 'Chances here are stated too high.'
-      : met > usualHigh
-        ? 'Chances here are stated too low.'
-        : 'That fits.';
-  const off = look.fifths.filter((f) => f.off);
-  const but = off.map(
-    (f) =>
-      `Where ${percent(f.said)} was said of ${plural(f.goals, 'goal')}, ${f.met} came to be met: that does not fit.`,
-  );
-  return [`Of ${plural(said, 'goal')} ${usual} are met if what was said is right; ${met} were. ${whole}`, ...but].join(
-    ' ',
-  );
-}

@@ -1,5 +1,6 @@
 import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import type { StripRow, StripView } from '../../../api/types';
+import { longDay } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { FormField } from './FormField';
 import { formsOf, keepForm, keptForm, tidy } from './forms';
@@ -78,7 +79,11 @@ export function StripList({ view, rows, readAt, name }: Props) {
         onType={typeForm}
         onNext={() => focus(firstEmpty())}
       />
-      <table ref={list} className="border-collapse text-[15px] w-full max-w-3xl sm:table-fixed">
+      <table
+        ref={list}
+        aria-label={`${view.measure.name}, ${view.week ? 'this week' : longDay(view.day)}`}
+        className="border-collapse text-[15px] w-full max-w-3xl sm:table-fixed"
+      >
         <thead>
           <tr className="text-left text-soft text-[12.5px]">
             <th className="font-medium pb-1 border-b border-line sm:w-[24%]">Student</th>

@@ -25,6 +25,8 @@ export default function StripPage() {
     });
   const strip = useStrip(scope, day);
   const view = strip.data;
+  // What was asked before stays in sight until the next is here, but takes nothing: it would be kept for another day or class.
+  const before = strip.isPlaceholderData;
   const none = view !== undefined && view.monitored === 0;
   const whole = params.get('whole') === 'yes';
   const rows = view?.rows.filter((r) => whole || none || r.monitored) ?? [];
@@ -66,19 +68,23 @@ export default function StripPage() {
                 Everyone
               </Toggle>
             </span>
-            {view?.takesMedian && <MedianField key={`${scope.who}/${view.measure.id}/${view.day}`} view={view} />}
+            {view?.takesMedian && !before && (
+              <MedianField key={`${scope.who}/${view.measure.id}/${view.day}`} view={view} />
+            )}
           </div>
           {strip.isPending && <Loading label="Laying out the strip ..." />}
           {isLost(strip) && !view && <Failed error={strip.error} again={() => strip.refetch()} />}
           {view && rows.length === 0 && <Empty title="Nobody is here">No student was enrolled here on that day.</Empty>}
           {view && rows.length > 0 && (
-            <StripList
-              key={`${scope.who}/${view.measure.id}/${day ?? 'week'}`}
-              view={view}
-              rows={rows}
-              readAt={strip.dataUpdatedAt}
-              name={`${scope.who}/${view.measure.id}/${day ?? view.week}`}
-            />
+            <div inert={before} aria-busy={before} className={before ? 'opacity-60' : ''}>
+              <StripList
+                key={`${before}/${scope.who}/${view.measure.id}/${day ?? 'week'}`}
+                view={view}
+                rows={rows}
+                readAt={strip.dataUpdatedAt}
+                name={`${scope.who}/${view.measure.id}/${day ?? view.week}`}
+              />
+            </div>
           )}
         </>
       )}

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { isLost } from '../../../api/lost';
-import type { DecisionKind, PeerMedian, TrendCard, TrendDetail } from '../../../api/types';
+import type { DecisionKind, PeerMedian, TrendDetail } from '../../../api/types';
 import { commonFrame } from '../../../charts/scales';
 import { TrendChart } from '../../../charts/TrendChart';
 import { TrendTable } from '../../../charts/TrendTable';
-import { longDay, percent, plural, score, unbroken } from '../../../lib/format';
+import { longDay, percent, score, unbroken } from '../../../lib/format';
 import { useNames } from '../../../lib/names';
 import { className, useScope } from '../../../lib/scope';
 import { DecideDialog } from '../../../parts/decisions/DecideDialog';
@@ -21,6 +21,7 @@ import { GoalNote } from './GoalNote';
 import { useTrendDetail } from './queries';
 import { ScoreForm } from './ScoreForm';
 import { ScoreHistory } from './ScoreHistory';
+import { atBound, leaning, toHalve } from './trendWords';
 
 interface Props {
   student: number;
@@ -166,39 +167,4 @@ function Verdict({ detail }: { detail: TrendDetail }) {
       </p>
     </div>
   );
-}
-
-/** Near the end of a measure growth cannot be seen. */
-function atBound(card: TrendCard): string {
-  const bound = card.phases.at(-1)?.bound;
-  if (bound === undefined) return '';
-  const end = bound === card.measure.lowest ? 'least' : 'most';
-  return `This may already be the ${end} that can be scored (${score(bound)}): growth beyond it cannot be seen here. ${
-    (bound === card.measure.highest) === card.measure.higherIsBetter ? 'A harder' : 'An easier'
-  } measure would tell more.`;
-}
-
-/** What looking longer would bring. */
-function toHalve(d: NonNullable<TrendCard['proposal']>): string {
-  if (d.kind === 'too-soon' || d.toCome === 0) return '';
-  const come = `${plural(d.toCome, 'more score')} can come by the goal date`;
-  return d.toHalve === undefined
-    ? `About ${come}: too few to make the range of growth half as wide.`
-    : `With about ${plural(d.toHalve, 'more score')} the range of growth will be half as wide; ${come}.`;
-}
-
-/** How much the newest trend rests on the others of the grade, when that is worth knowing. */
-function leaning(card: TrendCard): string {
-  const phase = card.phases.at(-1);
-  if (!phase) return '';
-  if (phase.others === undefined)
-    return 'Too few others are followed in the grade to learn from. That growth may bend, and that a good week is often followed by another, is assumed as usual in schools.';
-  if (phase.shrinkage === undefined)
-    return `The trend rests on these scores alone; how far scores scatter is learned from the ${phase.others} ${phase.others === 1 ? 'other' : 'others'} followed in the grade.`;
-  const share = Math.round(phase.shrinkage * 100);
-  if (share < 10) return "The trend rests on the student's own scores.";
-  const others = `the ${phase.others} others followed in the grade, who gain ${score(Math.round((phase.groupSlope ?? 0) * 10) / 10)} a week`;
-  return share < 40
-    ? `The trend is drawn a little (${share} %) towards ${others}.`
-    : `With few scores of the student's own, ${share < 70 ? 'about half' : 'most'} of the trend (${share} %) still comes from ${others}.`;
 }

@@ -201,7 +201,7 @@ function Result({
         )}
         {live && view.text !== '' && !cannotTell && (
           <Button look="line" onClick={() => setActing('keep')}>
-            Keep as a list that stays up to date
+            Keep as a list
           </Button>
         )}
       </div>

@@ -127,10 +127,12 @@ function awayWords(strips: Strips): string {
   const told = strips.years.filter(
     (y, i) => i === strips.years.length - 1 || [...(strips.away ?? []), ...strips.late].some((d) => within(d, y)),
   );
-  const counts = told.map(
-    (y) => `${y.name.replace('-', '–')}: ${(strips.away ?? []).filter((d) => within(d, y)).length}`,
-  );
-  return `${counts.join(', ')} days${strips.late.length > 0 ? `; late ${strips.late.length}` : ''}`;
+  const counts = told.map((y) => ({
+    year: y.name.replace('-', '–'),
+    days: (strips.away ?? []).filter((d) => within(d, y)).length,
+  }));
+  const unit = counts.at(-1)?.days === 1 ? 'day' : 'days';
+  return `${counts.map((c) => `${c.year}: ${c.days}`).join(', ')} ${unit}${strips.late.length > 0 ? `; late ${strips.late.length}` : ''}`;
 }
 
 function Time({ strips, x }: { strips: Strips; x: X }) {

@@ -33,18 +33,23 @@ final class DemoServer {
     private DemoServer() throws Exception {
         int web = freePort();
         settings = settings(DATABASE, web);
-        TestDatabase.once(TestDatabase.TEMPLATE, () -> {
-            Map<String, String> template = settings(TestDatabase.TEMPLATE, web);
-            Map<String, String> asOwner = new HashMap<>(template);
-            asOwner.put("LADDER_DB_OWNER_PASSWORD", TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"));
-            run("migrate", asOwner);
-            run("demo-load", template, Files.createTempDirectory("ladder-e2e-").toString(), "--password", "skerrow-ferry-tide");
-        });
+        loadTemplate();
         TestDatabase.fresh(DATABASE);
         Process server = start("serve", settings);
         Runtime.getRuntime().addShutdownHook(new Thread(server::destroy));
         address = "http://127.0.0.1:" + web;
         awaitAnswer(server);
+    }
+
+    /** Loads the demo into {@link TestDatabase#TEMPLATE}, unless that is done. */
+    static void loadTemplate() throws Exception {
+        TestDatabase.once(TestDatabase.TEMPLATE, () -> {
+            Map<String, String> template = settings(TestDatabase.TEMPLATE, 1);
+            Map<String, String> asOwner = new HashMap<>(template);
+            asOwner.put("LADDER_DB_OWNER_PASSWORD", TestDatabase.variable("LADDER_TEST_OWNER_PASSWORD"));
+            run("migrate", asOwner);
+            run("demo-load", template, Files.createTempDirectory("ladder-e2e-").toString(), "--password", "skerrow-ferry-tide");
+        });
     }
 
     static synchronized DemoServer get() {

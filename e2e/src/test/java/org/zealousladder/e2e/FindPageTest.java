@@ -58,7 +58,7 @@ class FindPageTest extends BrowserTest {
         assertThat(text()).hasValue("whose tier in Oral reading in Winter is 3 and who have no running plan in Reading");
         String left = lines().nth(2).locator("[data-left]").innerText().replaceAll("\\D", "");
         assertThat(page.getByText(left + " students.")).isVisible();
-        button("Keep as a list that stays up to date").click();
+        button("Keep as a list").click();
         dialog().getByLabel("What it is called").fill("Tier 3, no plan");
         dialog().getByLabel("your school; each sees").check();
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
@@ -133,7 +133,7 @@ class FindPageTest extends BrowserTest {
         text().fill("grade is from 1 to 5");
         Locator found = page.getByText(Pattern.compile("^The first 100 of \\d+"));
         String all = found.textContent().replaceAll("^The first 100 of (\\d+).*", "$1");
-        button("Keep as a list that stays up to date").click();
+        button("Keep as a list").click();
         dialog().getByLabel("What it is called").fill("Everybody now");
         dialog().getByLabel("the " + all + " students it holds for now, for good").check();
         dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();

@@ -87,8 +87,8 @@ class FullDiskTest {
             try {
                 ops.well(
                         "mkdir $STATE/demo-full && install -d -o postgres -g postgres -m 700 $STATE/small/pg && echo $STATE/small/pg >$STATE/demo-full/pg.where");
-                ops.well("database_start demo-full -c max_wal_size=64MB -c min_wal_size=32MB; server_env demo-full; migrate demo-full; "
-                        + "java_run 512m demo-load $STATE/files --size skerrow --password x-not-used-here-x; server_start demo-full 0");
+                ops.demoSchool("-c max_wal_size=64MB -c min_wal_size=32MB");
+                ops.well("server_start demo-full 0");
                 AnyServer person = new AnyServer(List.of("http://127.0.0.1:" + ops.well("cat $STATE/demo-full/server.port")), 0, "m.tveit", Duration.ZERO);
                 JsonArray rows = JsonParser.parseString(person.get("/api/table?" + WHO).body()).getAsJsonObject().get("rows").getAsJsonArray();
                 List<String> saved = new ArrayList<>();

@@ -66,6 +66,30 @@ final class Operations implements AutoCloseable {
         return outcome.out();
     }
 
+    /**
+     * Starts this place's database with the demo school in it, which is loaded once for all tests.
+     *
+     * @param settings of PostgreSQL, as {@code -c name=value}
+     */
+    void demoSchool(String settings) throws Exception {
+        DemoServer.loadTemplate();
+        String copy = "e2e_copy_" + ProcessHandle.current().pid();
+        TestDatabase.copy(TestDatabase.TEMPLATE, copy);
+        try {
+            well("""
+                    database_start NAME SETTINGS
+                    PGPASSWORD=$LADDER_TEST_OWNER_PASSWORD $(pg_bin)/pg_dump -h 127.0.0.1 -p $LADDER_TEST_DB_PORT -U ladder_owner -d COPY \
+                      --format=custom --compress=0 --file=$STATE/demo.dump
+                    PGPASSWORD=$(cat $STATE/NAME/owner.password) $(pg_bin)/pg_restore -h 127.0.0.1 -p $(cat $STATE/NAME/pg.port) -U ladder_owner -d ladder \
+                      --exit-on-error $STATE/demo.dump
+                    rm $STATE/demo.dump
+                    server_env NAME
+                    migrate NAME""".replace("NAME", name).replace("SETTINGS", settings).replace("COPY", copy));
+        } finally {
+            TestDatabase.drop(copy);
+        }
+    }
+
     @Override
     public void close() throws IOException, InterruptedException {
         well("nightly_stop NAME || true; servers_stop NAME || true; replica_stop NAME || true; database_stop NAME || true; state_remove NAME; rm -rf \"$STATE\""

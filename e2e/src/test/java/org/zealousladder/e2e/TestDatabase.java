@@ -64,6 +64,12 @@ final class TestDatabase {
         }
     }
 
+    static void drop(String name) throws SQLException {
+        try (Connection c = owner(); Statement s = c.createStatement()) {
+            s.execute("drop database if exists " + name + " with (force)");
+        }
+    }
+
     private static Connection owner() throws SQLException {
         return owner("postgres");
     }

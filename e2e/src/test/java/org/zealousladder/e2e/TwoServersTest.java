@@ -28,8 +28,7 @@ class TwoServersTest {
     @BeforeAll
     static void twoServers() throws Exception {
         ops = new Operations(NAME);
-        ops.well(
-                "database_start demo-two; server_env demo-two; migrate demo-two; java_run 512m demo-load $STATE/files --size skerrow --password x-not-used-here-x");
+        ops.demoSchool("");
         ops.well("replica_start demo-two; LADDER_PACE=20 servers_start demo-two 0 2");
         addresses = ops.well("cat $STATE/demo-two/server.port $STATE/demo-two/2/server.port").lines().map(p -> "http://127.0.0.1:" + p).toList();
     }

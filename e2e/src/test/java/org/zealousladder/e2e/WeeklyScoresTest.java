@@ -6,8 +6,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -196,9 +199,37 @@ class WeeklyScoresTest extends BrowserTest {
     }
 
     /** A day of its own, on which no other test enters anything. */
-    private void on(String day) {
+    private void dateForAll(String day) {
         page.getByLabel("Date for all", new Page.GetByLabelOptions().setExact(true)).fill(day);
         page.getByLabel("Date for all", new Page.GetByLabelOptions().setExact(true)).press("Tab");
+    }
+
+    /** Goes to the strip of a day on which there is nothing yet. */
+    private void on(String day, String written) {
+        dateForAll(day);
+        assertThat(page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Oral reading, " + written))).isVisible();
+        assertThat(page.getByText(Pattern.compile("Score 0 of"))).isVisible();
+    }
+
+    @Test
+    void untilAnotherDayIsThereTheOneBeforeTakesNothing() {
+        today("I. Mensah");
+        List<Route> late = new ArrayList<>();
+        page.route(Pattern.compile("/api/strip\\?.*day=2026-02-24"), late::add);
+        dateForAll("24/2");
+        Locator held = page.locator("[aria-busy=true] table");
+        assertThat(held).isVisible();
+        assertThat(held).hasAttribute("aria-label", "Oral reading, 13 Mar 2026");
+        BoundingBox box = cell(0).boundingBox();
+        page.mouse().click(box.x + box.width / 2, box.y + box.height / 2);
+        page.keyboard().type(before(0));
+        page.keyboard().press("Enter");
+        page.unroute(Pattern.compile("/api/strip\\?.*day=2026-02-24"));
+        late.forEach(Route::resume);
+        assertThat(page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Oral reading, 24 Feb 2026"))).isVisible();
+        assertThat(page.locator("[aria-busy=true]")).hasCount(0);
+        dateForAll("13/3");
+        assertThat(page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Oral reading, 13 Mar 2026"))).isVisible();
         assertThat(page.getByText(Pattern.compile("Score 0 of"))).isVisible();
     }
 
@@ -209,7 +240,7 @@ class WeeklyScoresTest extends BrowserTest {
     @Test
     void thePassageAllReadIsSaidOnceAndGoesWithEachScore() {
         today("I. Mensah");
-        on("10/3");
+        on("10/3", "10 Mar 2026");
         assertThat(page.getByText("If all read the same one, an easy or a hard one is not taken for growth.")).isVisible();
         form(page).fill("  The  gull ");
         assertThat(page.getByText("Goes with each score typed from now on.")).isVisible();
@@ -246,7 +277,7 @@ class WeeklyScoresTest extends BrowserTest {
     @Test
     void aPassageSaidWithoutAConnectionIsSentOnceThereIsOne() {
         today("I. Mensah");
-        on("3/3");
+        on("3/3", "3 Mar 2026");
         keep(page, cell(0), before(0));
         assertThat(page.getByText(Pattern.compile("Saved: "))).isVisible();
         offline(true);

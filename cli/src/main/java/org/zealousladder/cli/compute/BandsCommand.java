@@ -30,9 +30,9 @@ import picocli.CommandLine.Parameters;
                 "SCORES: student,measure,score[,date][,status]; of several scores of a student on a measure the latest counts.",
                 "The students of the file are the group that true scores are drawn towards: one grade in one window.",
                 "Options that take VALUE take MEASURE=VALUE, too, once for each measure.", "",
-                "JSON: measures [measure n mean sd sem reliability assumed cuts], correlations [one other n correlation assumed],",
-                "students [student, scores [measure score band tier certainty closeCall trueScore trueSd chances], tier, certainty,",
-                "closeCall, chances [tier chance], reason]. Bands are numbered from 1, the one that needs most support."})
+                "JSON: measures [measure n mean sd sem reliability assumed cuts], correlations [one other n correlation assumed], "
+                        + "students [student, scores [measure score band tier certainty closeCall trueScore trueSd chances], tier, certainty, "
+                        + "closeCall, chances [tier chance], reason]. Bands are numbered from 1, the one that needs most support."})
 final class BandsCommand extends Computation {
     @Parameters(paramLabel = "SCORES.csv")
     private Path scores;

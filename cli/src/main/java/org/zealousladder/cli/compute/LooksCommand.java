@@ -19,10 +19,10 @@ import tools.jackson.core.json.JsonFactory;
 /** What looking again and again comes to. Exit code 0, or 2 when an option is wrong. */
 @Command(name = "looks", mixinStandardHelpOptions = true, sortOptions = false,
         description = {"From which chances on the chance rule proposes something at each look, and what that comes to in made-up classes.", "",
-                "JSON: weeks every students changeAtMost raiseAtLeast minimumScores minimumWeeks, looks [scores week share changeAtMost",
-                "raiseAtLeast], simulated {world classes seed, wouldMeet and wouldMiss {n change raise after}}: how many of those who would",
-                "meet their goal, or miss it, were told at some time to change the plan or to raise the goal, and after how many scores",
-                "they were first told to change it (the mean; null: nobody was). 'simulated' is left out with --classes 0."})
+                "JSON: weeks every students changeAtMost raiseAtLeast minimumScores minimumWeeks, looks [scores week share changeAtMost "
+                        + "raiseAtLeast], simulated {world classes seed, wouldMeet and wouldMiss {n change raise after}}: how many of those who would "
+                        + "meet their goal, or miss it, were told at some time to change the plan or to raise the goal, and after how many scores "
+                        + "they were first told to change it (the mean; null: nobody was). 'simulated' is left out with --classes 0."})
 final class LooksCommand extends Computation {
     @Option(names = "--weeks", defaultValue = "20", description = "Weeks from the first score to the goal date (default 20).")
     private int weeks;
@@ -45,7 +45,9 @@ final class LooksCommand extends Computation {
     @Option(names = "--minimum-weeks", defaultValue = "4", description = "Fewest weeks before anything is proposed (default 4).")
     private double minimumWeeks;
 
-    @Option(names = "--world", defaultValue = "independent", description = "How scores lie about each student's course (default independent).")
+    @Option(names = "--world", defaultValue = "independent",
+            description = "How scores lie about each student's course: independent (default), autocorrelation 0.3, "
+                    + "autocorrelation 0.5, t with 3 df, shared weeks, flattening, spread grows, floor, ceiling or whole numbers.")
     private String world;
 
     @Option(names = "--classes", defaultValue = "100", description = "Made-up classes (default 100; 0: only the thresholds).")

@@ -44,8 +44,8 @@ public final class FitCommand implements Callable<Integer> {
     private Path goals;
 
     @Option(names = "--method", defaultValue = "steady",
-            description = {"steady (default: all series of a measure together, with bends, shared weeks, wild scores and scores that",
-                    "hang together), pooled (together, straight and independent), single (least squares), or robust (Theil-Sen)."})
+            description = "steady (default: all series of a measure together, with bends, shared weeks, wild scores and scores that hang together), "
+                    + "pooled (together, straight and independent), single (least squares), or robust (Theil-Sen).")
     private String method;
 
     @Option(names = "--rule", defaultValue = "chance", description = "last-points, trend or chance (default).")
@@ -55,8 +55,8 @@ public final class FitCommand implements Callable<Integer> {
     private Map<String, String> sems = Map.of();
 
     @Option(names = "--bounds", paramLabel = "MEASURE=LOW,HIGH",
-            description = {"Least and most score there is (either may be left out: ,95). Nothing is projected beyond; series that stand there",
-                    "are warned of, and say atBound in JSON. Repeatable."})
+            description = "Least and most score there is (either may be left out: ,95). Nothing is projected beyond; series that stand there "
+                    + "are warned of, and say atBound in JSON. Repeatable.")
     private Map<String, String> bounds = Map.of();
 
     @Option(names = "--origin", paramLabel = "DATE", description = "Day that weeks are counted from (default: the earliest in the file).")
@@ -144,7 +144,8 @@ public final class FitCommand implements Callable<Integer> {
         Map<String, Pool> populations = new LinkedHashMap<>();
         measures.forEach((measure, series) -> pool(series, options.method(), sem.getOrDefault(measure, 0.0), within.get(measure))
                 .ifPresentOrElse(p -> populations.put(measure, p),
-                        () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one")));
+                        () -> System.err.println(measure + ": too few series with three scores to pool, or none of them with any noise; fitted one by one"
+                                + (options.method() == Trend.Method.STEADY ? ", with bends and deviations that hang together as usual in schools" : ""))));
         return populations;
     }
 

@@ -70,8 +70,13 @@ record FittedSeries(Input.Key key, int n, Trend.Fitted trend, Population.Line po
      */
     record Known(double sem, Trend.Bounds bounds, Pool population) {
         Trend.Fitter fitter(Trend.Method method, boolean pooled) {
-            Trend.Fitter fitter = !pooled ? alone(method, sem) : bounds == null ? population::predict : population.knowing(bounds)::predict;
+            Trend.Fitter fitter = pooled ? read() : alone(method, sem);
             return bounds == null ? fitter : fitter.within(bounds);
+        }
+
+        private Trend.Fitter read() {
+            Pool pool = bounds == null ? population : population.knowing(bounds);
+            return pool::predict;
         }
     }
 
