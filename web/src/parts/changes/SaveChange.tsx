@@ -17,17 +17,19 @@ interface Props {
   children?: (wrong: (field: string) => string | undefined) => ReactNode;
   /** Shown instead of who would move, where something else tells it. */
   effect?: ReactNode;
+  /** Whether that is not yet of what stands in the form. */
+  waiting?: boolean;
   label?: string;
 }
 
 /** A form that changes the standing of many: it shows who would move, asks why, and says so where somebody else was first. */
-export function SaveChange({ change, verb, onDone, onCancel, children, effect, label }: Props) {
+export function SaveChange({ change, verb, onDone, onCancel, children, effect, waiting = false, label }: Props) {
   const [reason, setReason] = useState('');
   const id = useId();
   const asked = useSettled(change === undefined ? '' : JSON.stringify(change), 250);
   const preview = useChangePreview(asked === '' ? undefined : (JSON.parse(asked) as SetupChange));
   const save = useSaveSetup();
-  const settled = change !== undefined && asked === JSON.stringify(change) && !preview.isFetching;
+  const settled = change !== undefined && asked === JSON.stringify(change) && !preview.isFetching && !waiting;
   const problem = (save.error ?? preview.error) as Problem | null;
   const used = new Set<string>();
   const wrong = (field: string) => {

@@ -80,6 +80,7 @@ function MarksForms({ view, school }: { view: WorkSettingsView; school: number }
   const may = view.mayChange && live;
   const settled = useSettled(JSON.stringify(body), 300);
   const preview = useMarksPreview(may && changed && whole ? (JSON.parse(settled) as MarksForm) : undefined);
+  const stale = settled !== JSON.stringify(body) || preview.isFetching;
   const problem = (save.error ?? preview.error) as Problem | null;
   const put = (part: Partial<Typed>) => {
     setForm({ ...form, ...part });
@@ -177,11 +178,7 @@ function MarksForms({ view, school }: { view: WorkSettingsView; school: number }
             </Field>
             {problem && !['soft', 'because'].includes(problem.field ?? '') && <Complaint error={problem} />}
             <div className="flex gap-4">
-              <Button
-                look="solid"
-                type="submit"
-                disabled={!whole || save.isPending || preview.isError || settled !== JSON.stringify(body)}
-              >
+              <Button look="solid" type="submit" disabled={!whole || save.isPending || preview.isError || stale}>
                 Set them from today on
               </Button>
               <Button onClick={() => setForm(typedOf(view.now))}>Put them back</Button>
@@ -197,7 +194,7 @@ function MarksForms({ view, school }: { view: WorkSettingsView; school: number }
           <section aria-label="Whose mark would be another" className="mb-4">
             <h2 className="text-[14.5px] font-semibold m-0">Whose mark would be another</h2>
             {preview.data && (
-              <p className="m-0" aria-live="polite">
+              <p className={`m-0 ${stale ? 'opacity-60' : ''}`} aria-live="polite" aria-busy={stale}>
                 {moves.length === 0
                   ? `Nobody's of ${preview.data.students}.`
                   : `${moves.length} of ${preview.data.students} students with marks.`}

@@ -76,6 +76,7 @@ function GapDialog({ now, onClose }: { now: number; onClose: () => void }) {
   const settled = useSettled(JSON.stringify(form), 500);
   const whole = Number.isFinite(minutes);
   const preview = useGapPreview(whole && minutes !== now ? (JSON.parse(settled) as GapForm) : undefined);
+  const stale = whole && minutes !== now && (settled !== JSON.stringify(form) || preview.isFetching);
   const problem = (save.error ?? (whole ? preview.error : null)) as Problem | null;
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -93,7 +94,11 @@ function GapDialog({ now, onClose }: { now: number; onClose: () => void }) {
         <Field label="Up to so many minutes count" error={problem?.field === 'minutes' ? problem.message : undefined}>
           <input value={text} inputMode="decimal" onChange={(e) => setText(e.target.value)} className="w-[120px]" />
         </Field>
-        <div role="status" className="min-h-[70px] border-t border-hair pt-2 text-[14px]">
+        <div
+          role="status"
+          aria-busy={stale}
+          className={`min-h-[70px] border-t border-hair pt-2 text-[14px] ${stale ? 'opacity-60' : ''}`}
+        >
           {(!whole || minutes === now) && (
             <span className="text-soft">Type another number to see who would be flagged.</span>
           )}
@@ -111,7 +116,7 @@ function GapDialog({ now, onClose }: { now: number; onClose: () => void }) {
           <input value={because} onChange={(e) => setBecause(e.target.value)} maxLength={500} />
         </Field>
         {problem && problem.field !== 'because' && problem.field !== 'minutes' && <Complaint error={problem} />}
-        <FormButtons disabled={save.isPending || !whole} onCancel={onClose} verb="Count so" />
+        <FormButtons disabled={save.isPending || !whole || stale} onCancel={onClose} verb="Count so" />
       </form>
     </Dialog>
   );

@@ -60,6 +60,8 @@ export function RuleDialog({
   const form: RuleForm = { who, year: scope.year, rule: rule.rule, setting, seen: rule.seen };
   const settled = useSettled(JSON.stringify(form), 350);
   const preview = useRulePreview(whole ? (JSON.parse(settled) as RuleForm) : undefined);
+  // Nothing is set by what was shown of other numbers.
+  const stale = whole && (settled !== JSON.stringify(form) || preview.isFetching);
   const problem = (save.error ?? (whole ? preview.error : null)) as Problem | null;
   const submit = (e: FormEvent) => {
     e.preventDefault();
@@ -151,7 +153,11 @@ export function RuleDialog({
             </div>
           </>
         )}
-        <div role="status" className="min-h-[92px] border-t border-hair pt-2 text-[14px]">
+        <div
+          role="status"
+          aria-busy={stale}
+          className={`min-h-[92px] border-t border-hair pt-2 text-[14px] ${stale ? 'opacity-60' : ''}`}
+        >
           {!whole && <span className="text-soft">Type a number to see who would be flagged.</span>}
           {whole && preview.data && (
             <>
@@ -167,7 +173,7 @@ export function RuleDialog({
         {problem && problem.field !== 'because' && (problem.field !== 'threshold' || quarter) && (
           <Complaint error={problem} />
         )}
-        <FormButtons disabled={save.isPending || !whole} onCancel={onClose} verb="Set the rule" />
+        <FormButtons disabled={save.isPending || !whole || stale} onCancel={onClose} verb="Set the rule" />
       </form>
     </Dialog>
   );

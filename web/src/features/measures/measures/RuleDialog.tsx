@@ -35,6 +35,7 @@ export function RuleDialog({ measure, may, onClose }: { measure: FullMeasure; ma
   const whole = Object.values(fields).every((f) => f !== '' && Number.isFinite(Number(f)));
   const asked = useSettled(whole ? JSON.stringify(form) : undefined, 250);
   const effect = useRuleEffect(scope, asked ? (JSON.parse(asked) as DecisionRuleForm) : undefined);
+  const stale = asked !== JSON.stringify(form) || effect.isFetching;
   const problem = effect.error as Problem | null;
   return (
     <Dialog open onClose={onClose} title={`How ${measure.name} is decided on`}>
@@ -44,7 +45,8 @@ export function RuleDialog({ measure, may, onClose }: { measure: FullMeasure; ma
           verb="Save the rule"
           onDone={onClose}
           onCancel={onClose}
-          effect={<Differing effect={problem ? undefined : effect.data} />}
+          effect={<Differing effect={problem ? undefined : effect.data} busy={stale} />}
+          waiting={stale}
         >
           {(wrong) => <Fields rule={rule} onRule={setRule} fields={fields} onFields={setFields} wrong={wrong} />}
         </SaveChange>
@@ -115,10 +117,10 @@ function Fields({ rule, onRule, fields, onFields, wrong }: FieldsProps) {
 }
 
 /** Whose proposals would differ in the school. */
-function Differing({ effect }: { effect?: RuleEffect }) {
+function Differing({ effect, busy }: { effect?: RuleEffect; busy: boolean }) {
   const { nameOf } = useNames();
   return (
-    <div className="min-h-[72px] text-[14px]" aria-live="polite">
+    <div className={`min-h-[72px] text-[14px] ${busy ? 'opacity-60' : ''}`} aria-live="polite" aria-busy={busy}>
       {effect && (
         <>
           <p className="m-0 font-semibold">

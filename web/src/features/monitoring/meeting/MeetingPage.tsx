@@ -72,7 +72,8 @@ export default function MeetingPage() {
           </Empty>
         ) : (
           <Agenda
-            key={`${scope.who}/${scope.measure}/${scope.asOf}/${group ?? ''}/${students.join()}`}
+            // The order it keeps is that of the agenda that was asked for, not of the one that still stands here.
+            key={`${meeting.isPlaceholderData}/${scope.who}/${scope.measure}/${scope.asOf}/${group ?? ''}/${students.join()}`}
             view={meeting.data}
             at={Number(params.get('at')) || 0}
             onGo={(id) => set({ at: String(id) })}

@@ -125,7 +125,9 @@ export function LadderEditor({ view, grade, window, ladder, others }: Props) {
                 <Button
                   look="solid"
                   type="submit"
-                  disabled={save.isPending || settled !== bands || (current?.problem ?? 'x') !== ''}
+                  disabled={
+                    save.isPending || settled !== bands || preview.isFetching || (current?.problem ?? 'x') !== ''
+                  }
                 >
                   Save the cut scores
                 </Button>

@@ -1,11 +1,13 @@
 package org.zealousladder.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -33,6 +35,28 @@ class MonitoringTest extends BrowserTest {
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
         assertThat(page.getByRole(AriaRole.ARTICLE).nth(1)).isVisible();
         assertThat(page.getByRole(AriaRole.ARTICLE).first()).containsText("Notes");
+    }
+
+    private List<String> named(Locator agenda) {
+        return agenda.getByRole(AriaRole.LISTITEM).allInnerTexts().stream().map(line -> line.split("\n")[0]).toList();
+    }
+
+    @Test
+    void theOrderOfAnAgendaStaysThroughDecisionsAfterAnotherClassWasChosen() {
+        signIn("M. Tveit");
+        subView("Trends", "Meeting");
+        choose("Guillemot");
+        assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Guillemot");
+        choose("Gannet");
+        assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Gannet");
+        Locator agenda = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Agenda"));
+        List<String> before = named(agenda);
+        assertTrue(before.size() > 1, before.toString());
+        button("Hold course").click();
+        dialog().getByLabel("Why").fill("Was away for two weeks");
+        dialog().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record")).click();
+        assertThat(agenda.getByRole(AriaRole.LISTITEM).first()).containsText("decided");
+        assertEquals(before, named(agenda));
     }
 
     @Test
