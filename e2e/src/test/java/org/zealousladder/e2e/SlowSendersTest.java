@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -102,7 +103,7 @@ class SlowSendersTest extends BrowserTest {
     }
 
     private int sees(Person person) throws IOException, InterruptedException {
-        return person.client().send(HttpRequest.newBuilder(URI.create(address + "/api/scope")).timeout(Duration.ofSeconds(10)).build(),
+        return person.client().send(HttpRequest.newBuilder(URI.create(address + "/api/scope")).timeout(Duration.ofSeconds(30)).build(),
                 BodyHandlers.discarding()).statusCode();
     }
 
@@ -124,13 +125,18 @@ class SlowSendersTest extends BrowserTest {
         assertEquals(200, sees(late), "and others can still sign in");
     }
 
+    /** Threads that waited for these would be free again after a minute of silence, long after the reader gave up. */
     @Test
     void whoHasNotSignedInHoldsFewThreads() throws Exception {
+        address = DemoServer.get().beside(Map.of("SERVER_TOMCAT_CONNECTIONTIMEOUT", "60s"));
         Person reader = signedIn("r.oduya");
         Person stranger = new Person(reader.client(), new CookieManager());
         assertTrue(stranger.cookieLine().isEmpty());
         for (int i = 0; i < 230; i++) {
             begin("/api/session", "application/json", "XSRF-TOKEN=x", "x");
+        }
+        for (int i = 0; i < 230; i++) {
+            begin("/api/session", "application/json", "XSRF-TOKEN=x", "of no token");
         }
         Thread.sleep(1000);
         for (int i = 0; i < 5; i++) {

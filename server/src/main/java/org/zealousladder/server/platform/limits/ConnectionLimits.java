@@ -7,7 +7,7 @@ import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
 import org.zealousladder.server.platform.who.LadderProperties;
 
-/** Puts {@link FewFromEach} in Tomcat's place; the web server in front, where there is one, has everybody's connections. */
+/** Puts {@link FewFromEach} in Tomcat's place, and {@link HeardOut} around all; the web server in front, where there is one, has everybody's connections. */
 @Component
 @ConditionalOnWebApplication
 class ConnectionLimits implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
@@ -21,6 +21,7 @@ class ConnectionLimits implements WebServerFactoryCustomizer<TomcatServletWebSer
     public void customize(TomcatServletWebServerFactory factory) {
         String proxy = properties.proxy();
         factory.setProtocol(FewFromEach.class.getName());
+        factory.addEngineValves(new HeardOut());
         factory.addProtocolHandlerCustomizers(handler -> {
             if (handler instanceof FewFromEach limited && proxy != null && !proxy.isBlank()) {
                 limited.unlimited(Pattern.compile(proxy).asMatchPredicate());
