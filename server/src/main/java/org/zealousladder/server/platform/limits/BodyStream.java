@@ -52,11 +52,16 @@ final class BodyStream extends ServletInputStream {
         if (read > most) {
             throw tooLarge(most);
         }
-        long seconds = (nanos.getAsLong() - began - GRACE.toNanos()) / 1_000_000_000L;
-        if (seconds > 0 && read < seconds * LEAST_PER_SECOND) {
+        if (tooSlow(nanos.getAsLong() - began, read)) {
             throw new Refusal(HttpStatus.REQUEST_TIMEOUT, "too-slow", null,
                     "What was sent came in so slowly that it was not waited for. Nothing was saved; try again with a better connection.");
         }
+    }
+
+    /** Whether so few bytes in so many nanoseconds are slower than is waited for. */
+    static boolean tooSlow(long nanos, long read) {
+        long seconds = (nanos - GRACE.toNanos()) / 1_000_000_000L;
+        return seconds > 0 && read < seconds * LEAST_PER_SECOND;
     }
 
     static Refusal tooLarge(long most) {

@@ -50,8 +50,7 @@ final class HeardOut extends ValveBase {
         try {
             for (int n = 0; n >= 0; n = rest.read(some)) {
                 read += n;
-                long seconds = (System.nanoTime() - began - BodyStream.GRACE.toNanos()) / 1_000_000_000L;
-                if (read > BodyFilter.FILE || seconds > 0 && read < seconds * BodyStream.LEAST_PER_SECOND) {
+                if (read > BodyFilter.FILE || BodyStream.tooSlow(System.nanoTime() - began, read)) {
                     return false;
                 }
             }
